@@ -1,0 +1,35 @@
+/** Who may import whom. Read with the room READMEs under src/. */
+const room = (name) => `^src/${name}/`;
+const only = (name, allowed) => ({
+  name: `${name}-imports-only-${allowed.join('-') || 'itself'}`,
+  severity: 'error',
+  from: { path: room(name), pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^src/', pathNot: [name, ...allowed].map(room) },
+});
+const never = (name, from, to) => ({ name, severity: 'error', from: { path: from, pathNot: '\\.test\\.ts$' }, to: { path: to } });
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    only('core', []),
+    only('gpu', ['core']),
+    only('workers', ['core']),
+    only('cli', ['core']),
+    only('demo', ['core']),
+    only('studio', ['core', 'gpu', 'workers']),
+    only('server', ['core', 'demo']),
+    only('app', ['studio', 'server', 'core']),
+    never('core-is-pure', '^src/core/', '^(node_modules/(react|next|mysql2|pino|zustand)/|node:|fs$|path$)'),
+    never('raster-and-geometry-are-the-ground', '^src/core/(raster|geometry)/', '^src/core/(?!raster|geometry|limits|faults)'),
+    never('scene-knows-no-renderer', '^src/core/scene/', '^src/core/(light|moment)/'),
+    never('light-knows-no-scene', '^src/core/light/', '^src/core/(scene|time)/'),
+    never('store-and-tools-know-no-react', '^src/studio/(store|tools)/', '^node_modules/(react|react-dom|@headlessui)/'),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.css'] },
+  },
+};

@@ -1,0 +1,12 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  distDir: process.env.OILWICK_BUILD_DIR ?? '.next',
+  poweredByHeader: false,
+  reactStrictMode: true,
+  devIndicators: false,
+  serverExternalPackages: ['pino', 'mysql2'],
+  turbopack: { root: import.meta.dirname },
+};
+
+export default config;

@@ -1,0 +1,54 @@
+/** How a light falls off between its core and its reach. The GPU's twin is in gpu/shaders/fall.ts. */
+import { pow, smoothstep01 } from '../geometry/exact';
+import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '../moment/moment';
+
+/** The natural curve's knee is never closer to the light than this share of its reach, or it would be a needle. */
+export const NATURAL_KNEE = 1 / 12;
+
+/**
+ * @param distance planar distance from the light, px
+ * @returns 1 within the core, 0 at the reach and beyond
+ */
+export function fallAt(distance: number, corePx: number, reachPx: number, curve: number, steepness: number): number {
+  if (distance >= reachPx) return 0;
+  if (distance <= corePx) return 1;
+  const u = (distance - corePx) / (reachPx - corePx);
+  const base = curveAt(u, distance, corePx, reachPx, curve);
+  return steepness === 1 ? base : pow(base, steepness);
+}
+
+function curveAt(u: number, distance: number, corePx: number, reachPx: number, curve: number): number {
+  switch (curve) {
+    case CURVE_STRAIGHT:
+      return 1 - u;
+    case CURVE_EASED:
+      return 1 - smoothstep01(u);
+    case CURVE_NATURAL: {
+      const k = Math.max(corePx, reachPx * NATURAL_KNEE);
+      const window = 1 - u * u * u * u;
+      const d = Math.max(distance, corePx);
+      return (window * window * (k * k + corePx * corePx)) / (k * k + d * d);
+    }
+    case CURVE_EVEN:
+      return 1;
+    default:
+      throw new RangeError(`unknown curve ${curve}`);
+  }
+}
+
+/**
+ * The distance at which a light has fallen to a share of its full strength: the radius of an isolux line. Found by
+ * halving, to a thousandth of a px; curves never rise.
+ */
+export function distanceAtShare(
+  share: number, corePx: number, reachPx: number, curve: number, steepness: number,
+): number {
+  let low = corePx;
+  let high = reachPx;
+  while (high - low > 0.001) {
+    const middle = (low + high) / 2;
+    if (fallAt(middle, corePx, reachPx, curve, steepness) >= share) low = middle;
+    else high = middle;
+  }
+  return low;
+}

@@ -1,0 +1,72 @@
+/** The premultiplied sums of one layer at one point: what is shaded, what shines by itself, where it faces. */
+import type { Moment, MomentLayer, MomentPlane, MomentSprite, PicturePixels } from '../moment/moment';
+import { SHORTEST_SUM } from './facing';
+import { SAMPLE, SAMPLE_SIZE, samplePicture } from './sample';
+
+/** A layer's sums: albedo A, glow G, normal N and alpha. */
+export class LayerSums {
+  readonly albedo = new Float64Array(3);
+  readonly glow = new Float64Array(3);
+  readonly normal = new Float64Array(3);
+  alpha = 0;
+  private readonly sample = new Float64Array(SAMPLE_SIZE);
+
+  /** Gathers a layer at scene place (px, py). @returns whether anything is there */
+  gather(
+    moment: Moment, plane: MomentPlane, layer: MomentLayer, pixels: readonly (PicturePixels | null)[], px: number,
+    py: number,
+  ): boolean {
+    this.albedo.fill(0);
+    this.glow.fill(0);
+    this.normal.fill(0);
+    this.alpha = 0;
+    for (const sprite of layer.sprites) {
+      const picture = pixels[sprite.picture];
+      if (picture) this.over(moment, plane, sprite, picture, px, py);
+    }
+    return this.alpha > 0;
+  }
+
+  private over(
+    moment: Moment, { tint }: MomentPlane, sprite: MomentSprite, picture: PicturePixels, px: number, py: number,
+  ): void {
+    const { box, inverse: m, normal } = sprite;
+    if (px < box.left || px > box.right || py < box.top || py > box.bottom) return;
+    const u = m.a * px + m.c * py + m.e;
+    const v = m.b * px + m.d * py + m.f;
+    if (u < 0 || v < 0 || u >= picture.width || v >= picture.height) return;
+    const s = this.sample;
+    samplePicture(picture, u, v, moment.pixelArt, moment.lightSpace, s);
+    const alpha = s[SAMPLE.alpha];
+    if (alpha === 0) return;
+    const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
+    const under = 1 - alpha;
+    for (let c = 0; c < 3; c++) {
+      this.albedo[c] = s[c] * tint[c] * (1 - glowShare) + under * this.albedo[c];
+      this.glow[c] = s[c] * glowShare * sprite.glowLevel + under * this.glow[c];
+    }
+    const facing = sprite.selfLit ? 0 : alpha;
+    let [nx, ny, nz] = [0, 0, 1];
+    if (normal) {
+      nx = normal[0] * s[SAMPLE.nx] + normal[1] * s[SAMPLE.ny];
+      ny = normal[2] * s[SAMPLE.nx] + normal[3] * s[SAMPLE.ny];
+      nz = s[SAMPLE.nz];
+      const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
+      nx /= length;
+      ny /= length;
+      nz /= length;
+    }
+    this.normal[0] = facing * nx + under * this.normal[0];
+    this.normal[1] = facing * ny + under * this.normal[1];
+    this.normal[2] = facing * nz + under * this.normal[2];
+    this.alpha = alpha + under * this.alpha;
+  }
+
+  /** Brings the summed normal to unit length; flat where the sum says nothing. */
+  face(): void {
+    const [x, y, z] = this.normal;
+    const length = Math.sqrt(x * x + y * y + z * z);
+    if (length < SHORTEST_SUM) this.normal.set([0, 0, 1]);
+    else this.normal.set([x / length, y / length, z / length]);
+  }
+}

@@ -1,0 +1,30 @@
+/** Every bound that the application refuses to cross, in one place. The server, the page and the command line read it. */
+export const LIMITS = {
+  /** Bytes of one uploaded picture file. */
+  pictureBytes: 96 * 1024 * 1024,
+  /** Pixels along either side of a picture. */
+  pictureSidePx: 4096,
+  /** Bytes of one bundle file, and of all it holds once unpacked. */
+  bundleBytes: 256 * 1024 * 1024,
+  bundleUnpackedBytes: 1024 * 1024 * 1024,
+  bundleEntries: 4096,
+  /** Bytes of one JSON request body, and of one scene document. */
+  jsonBytes: 8 * 1024 * 1024,
+  jsonDepth: 32,
+  /** Records in one scene. */
+  planes: 200,
+  sprites: 20_000,
+  lights: 5_000,
+  occluders: 10_000,
+  outlinePoints: 10_000,
+  wicks: 2_000,
+  cues: 200,
+  artworks: 5_000,
+  /** Edits in one transaction. */
+  edits: 50_000,
+  /** Characters of a name. */
+  nameLength: 120,
+  /** Coordinates of anything placed, in scene px to either side. */
+  coordinatePx: 1_000_000,
+  gateSidePx: 8192,
+} as const;

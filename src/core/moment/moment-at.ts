@@ -1,0 +1,221 @@
+/**
+ * `scene -> momentAt -> Moment`: resolves everything that depends on time, cues, wicks, planes and the gate. Pure;
+ * the order of records in the document changes no bit of what comes out.
+ */
+import { affineOf, inverse, mappedBox, normalMatrix, type Affine, type Box } from '../geometry/affine';
+import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
+import {
+  compare, inOrder, settingsOf, type FallCurve, type Light, type Plane, type SceneDocument, type Sprite,
+} from '../scene/document';
+import { ambientAt } from '../time/cues';
+import { wickAt } from '../time/wick';
+import {
+  CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT, type Moment, type MomentLayer, type MomentLight,
+  type MomentOccluder, type MomentPicture, type MomentSprite, type View,
+} from './moment';
+import { occluderEdges } from './occluder-edges';
+import type { Passing } from './passing';
+
+const CURVE_NUMBERS: Record<FallCurve, number> = {
+  straight: CURVE_STRAIGHT,
+  eased: CURVE_EASED,
+  natural: CURVE_NATURAL,
+  even: CURVE_EVEN,
+};
+
+/** The view that shows just the gate, `outputPerScenePx` times as large. */
+export function gateView(scene: SceneDocument, outputPerScenePx = 1): View {
+  const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
+  return {
+    x: gateX,
+    y: gateY,
+    widthPx: Math.round(gateWidthPx * outputPerScenePx),
+    heightPx: Math.round(gateHeightPx * outputPerScenePx),
+    outputPerScenePx,
+  };
+}
+
+/** How far a plane is pushed from its place in the scene, so that it stands right for the gate's place. */
+export function parallaxShift(scene: SceneDocument, plane: Pick<Plane, 'parallax'>): [number, number] {
+  const { gateX, gateY } = settingsOf(scene);
+  return [gateX * (1 - plane.parallax), gateY * (1 - plane.parallax)];
+}
+
+/** A sprite's map from px of its art to the scene, with its plane's parallax. */
+export function spriteAffine(scene: SceneDocument, sprite: Sprite): Affine | null {
+  const artwork = scene.artworks[sprite.artworkId];
+  const plane = scene.planes[sprite.planeId];
+  if (!artwork || !plane) return null;
+  const [dx, dy] = parallaxShift(scene, plane);
+  return affineOf({ ...sprite, x: sprite.x + dx, y: sprite.y + dy }, artwork.pivotX, artwork.pivotY);
+}
+
+export function momentAt(
+  scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View,
+): Moment {
+  const settings = settingsOf(scene);
+  const space = settings.lightSpace;
+  const planes = inOrder(scene.planes);
+  const planeIndex = new Map(planes.map(([id], index) => [id, index]));
+  const { pictures, pictureIndex } = picturesOf(scene);
+  const occluders = passing.unlit || !passing.shadows ? [] : occludersOf(scene, planeIndex);
+  const ambient = ambientAt(scene, clockHours);
+  return {
+    clockHours,
+    seconds,
+    lightSpace: space,
+    pixelArt: settings.pixelArt,
+    gate: {
+      left: settings.gateX,
+      top: settings.gateY,
+      right: settings.gateX + settings.gateWidthPx,
+      bottom: settings.gateY + settings.gateHeightPx,
+    },
+    view,
+    backdrop: { colour: hexInLightSpace(settings.backdropColour, space), lit: settings.backdropLit },
+    ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
+    workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
+    unlit: passing.unlit,
+    planes: planes.map(([planeId, plane]) => ({
+      tint: hexInLightSpace(plane.tint, space),
+      layers: plane.hidden ? [] : layersOf(scene, planeId, pictureIndex, passing),
+    })),
+    lights: passing.unlit ? [] : lightsOf(scene, planeIndex, occluders, seconds, passing),
+    occluders,
+    pictures,
+  };
+}
+
+function picturesOf(scene: SceneDocument): { pictures: MomentPicture[]; pictureIndex: Map<string, number> } {
+  const ids = Object.keys(scene.artworks).sort(compare);
+  const pictures = ids.map((key) => {
+    const { widthPx, heightPx } = scene.artworks[key];
+    return { key, widthPx, heightPx };
+  });
+  return { pictures, pictureIndex: new Map(ids.map((id, index) => [id, index])) };
+}
+
+function layersOf(
+  scene: SceneDocument, planeId: string, pictureIndex: Map<string, number>, passing: Passing,
+): MomentLayer[] {
+  const own = Object.fromEntries(
+    Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId && !sprite.hidden),
+  );
+  const layers: MomentLayer[] = [];
+  for (const [, sprite] of inOrder(own)) {
+    const resolved = spriteOf(scene, sprite, pictureIndex, passing);
+    if (!resolved) continue;
+    const last = layers.at(-1);
+    if (last && last.takesShadows === sprite.takesShadows) last.sprites.push(resolved);
+    else layers.push({ takesShadows: sprite.takesShadows, sprites: [resolved] });
+  }
+  return layers;
+}
+
+function spriteOf(
+  scene: SceneDocument, sprite: Sprite, pictureIndex: Map<string, number>, passing: Passing,
+): MomentSprite | null {
+  const forward = spriteAffine(scene, sprite);
+  const back = forward && inverse(forward);
+  if (!forward || !back) return null;
+  const artwork = scene.artworks[sprite.artworkId];
+  return {
+    picture: pictureIndex.get(sprite.artworkId)!,
+    forward,
+    inverse: back,
+    box: mappedBox(forward, artwork.widthPx, artwork.heightPx),
+    normal: passing.relief && scene.reliefs[sprite.artworkId] ? normalMatrix(forward) : null,
+    selfLit: sprite.answer === 'self-lit',
+    glowLevel: sprite.glowLevel,
+  };
+}
+
+function occludersOf(scene: SceneDocument, planeIndex: Map<string, number>): MomentOccluder[] {
+  const out: MomentOccluder[] = [];
+  for (const [, occluder] of byId(scene.occluders)) {
+    const sprite = occluder.spriteId === null ? null : scene.sprites[occluder.spriteId];
+    const planeId = sprite ? sprite.planeId : occluder.planeId;
+    const plane = scene.planes[planeId];
+    if (sprite === undefined || !plane || occluder.hidden || plane.hidden || sprite?.hidden) continue;
+    const [dx, dy] = parallaxShift(scene, plane);
+    const map = sprite ? spriteAffine(scene, sprite) : { a: 1, b: 0, c: 0, d: 1, e: dx, f: dy };
+    const edges = map && occluderEdges(occluder, map);
+    if (!edges || edges.length === 0) continue;
+    out.push({
+      plane: planeIndex.get(planeId)!,
+      closed: occluder.kind === 'closed',
+      ownDark: occluder.kind === 'closed' && occluder.ownShade === 'dark',
+      edges,
+      box: boxOfEdges(edges),
+    });
+  }
+  return out;
+}
+
+function boxOfEdges(edges: Float64Array): Box {
+  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (let i = 0; i < edges.length; i += 2) {
+    box.left = Math.min(box.left, edges[i]);
+    box.right = Math.max(box.right, edges[i]);
+    box.top = Math.min(box.top, edges[i + 1]);
+    box.bottom = Math.max(box.bottom, edges[i + 1]);
+  }
+  return box;
+}
+
+function lightsOf(
+  scene: SceneDocument, planeIndex: Map<string, number>, occluders: readonly MomentOccluder[], seconds: number,
+  passing: Passing,
+): MomentLight[] {
+  const space = settingsOf(scene).lightSpace;
+  const out: MomentLight[] = [];
+  for (const [id, light] of byId(scene.lights)) {
+    const plane = scene.planes[light.planeId];
+    if (!plane || plane.hidden || light.hidden || passing.muted.has(id)) continue;
+    if (passing.solo.size > 0 && !passing.solo.has(id)) continue;
+    const wick = light.wickId === null ? undefined : scene.wicks[light.wickId];
+    const alive = wick ? wickAt(wick, id, seconds) : { level: 1, reach: 1 };
+    const level = light.level * alive.level;
+    if (level <= 0) continue;
+    const [dx, dy] = parallaxShift(scene, plane);
+    const { far, near } = spanOf(light, planeIndex);
+    out.push({
+      x: light.x + dx,
+      y: light.y + dy,
+      rgb: scaled(hexInLightSpace(light.colour, space), level),
+      corePx: light.corePx,
+      reachPx: Math.max(1, light.corePx, light.reachPx * alive.reach),
+      curve: CURVE_NUMBERS[light.curve],
+      steepness: light.steepness,
+      heightPx: light.heightPx,
+      air: light.air,
+      relief: light.relief,
+      plane: planeIndex.get(light.planeId)!,
+      spanFar: far,
+      spanNear: near,
+      occluders: light.shadows
+        ? occluders.flatMap((occluder, index) => (occluder.plane >= far && occluder.plane <= near ? [index] : []))
+        : [],
+    });
+  }
+  return out;
+}
+
+/** The indices of the planes that a light reaches. An end whose plane is gone is open. */
+function spanOf(light: Light, planeIndex: Map<string, number>): { far: number; near: number } {
+  const far = (light.spanFarId === null ? undefined : planeIndex.get(light.spanFarId)) ?? 0;
+  const near = (light.spanNearId === null ? undefined : planeIndex.get(light.spanNearId)) ?? planeIndex.size - 1;
+  return { far: Math.min(far, near), near: Math.max(far, near) };
+}
+
+function byId<T>(records: Record<string, T>): [string, T][] {
+  return Object.entries(records).sort(([i], [j]) => compare(i, j));
+}
+
+function scaled([r, g, b]: Rgb, by: number): Rgb {
+  return [r * by, g * by, b * by];
+}
+
+function linearInLightSpace([r, g, b]: Rgb, space: LightSpace): Rgb {
+  return space === 'linear' ? [r, g, b] : [srgbEncode(r), srgbEncode(g), srgbEncode(b)];
+}

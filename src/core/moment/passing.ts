@@ -1,0 +1,20 @@
+/** What lasts only while someone looks. It is never stored and never exported. */
+export interface Passing {
+  /** Ids of lights that alone are on; empty means all. */
+  solo: ReadonlySet<string>;
+  muted: ReadonlySet<string>;
+  /** Even light for the editor, as a level; 0 is out. */
+  workLamp: number;
+  unlit: boolean;
+  relief: boolean;
+  shadows: boolean;
+}
+
+export const NOTHING_PASSING: Passing = {
+  solo: new Set(),
+  muted: new Set(),
+  workLamp: 0,
+  unlit: false,
+  relief: true,
+  shadows: true,
+};

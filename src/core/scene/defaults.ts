@@ -1,0 +1,109 @@
+/** What a new record holds before anyone has touched it. */
+import type { Artwork, Cue, Light, Occluder, Plane, SceneDocument, SceneSettings, Sprite, Wick } from './document';
+import { SCENE_FORMAT, SCENE_VERSION, SETTINGS_ID } from './document';
+
+export const NEW_SETTINGS: SceneSettings = {
+  pixelArt: true,
+  lightSpace: 'linear',
+  backdropColour: '#2b3038',
+  backdropLit: true,
+  gateX: 0,
+  gateY: 0,
+  gateWidthPx: 480,
+  gateHeightPx: 270,
+  ambientColour: '#aab4c4',
+  ambientLevel: 0.35,
+  clockHours: 19,
+};
+
+export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>): Plane {
+  return { parallax: 1, tint: '#ffffff', hidden: false, locked: false, ...fields };
+}
+
+export function newSprite(fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'artworkId' | 'x' | 'y'> & Partial<Sprite>): Sprite {
+  return {
+    turnDeg: 0,
+    scaleX: 1,
+    scaleY: 1,
+    flipX: false,
+    flipY: false,
+    answer: 'shaded',
+    glowLevel: 1,
+    takesShadows: true,
+    hidden: false,
+    locked: false,
+    ...fields,
+  };
+}
+
+export function newLight(fields: Pick<Light, 'name' | 'planeId' | 'order' | 'x' | 'y'> & Partial<Light>): Light {
+  return {
+    kind: 'point',
+    colour: '#ffd9a0',
+    level: 1.5,
+    corePx: 6,
+    reachPx: 120,
+    curve: 'natural',
+    steepness: 1,
+    heightPx: 32,
+    air: 0,
+    relief: 1,
+    shadows: true,
+    spanFarId: null,
+    spanNearId: null,
+    wickId: null,
+    hidden: false,
+    locked: false,
+    ...fields,
+  };
+}
+
+export function newOccluder(fields: Pick<Occluder, 'name' | 'planeId' | 'kind' | 'outlines'> & Partial<Occluder>): Occluder {
+  return { spriteId: null, ownShade: 'lit', hidden: false, locked: false, ...fields };
+}
+
+export function newWick(fields: Pick<Wick, 'name' | 'seed'> & Partial<Wick>): Wick {
+  return {
+    kind: 'breeze',
+    rateHz: 1.6,
+    roughness: 0.5,
+    levelLow: 0.75,
+    levelHigh: 1.1,
+    reachLow: 0.95,
+    reachHigh: 1.03,
+    reachLagSeconds: 0.05,
+    loopSeconds: 20,
+    ...fields,
+  };
+}
+
+export function newCue(fields: Pick<Cue, 'clockHours'> & Partial<Cue>): Cue {
+  return { ambientColour: null, ambientLevel: null, ...fields };
+}
+
+export function newArtwork(
+  fields: Pick<Artwork, 'name' | 'imageSha' | 'widthPx' | 'heightPx' | 'pixelArt'> & Partial<Artwork>,
+): Artwork {
+  return { pivotX: fields.widthPx / 2, pivotY: fields.heightPx / 2, glowSha: null, ...fields };
+}
+
+/** A scene with nothing in it but three planes. */
+export function newScene(settings: Partial<SceneSettings> = {}): SceneDocument {
+  return {
+    format: SCENE_FORMAT,
+    version: SCENE_VERSION,
+    settings: { [SETTINGS_ID]: { ...NEW_SETTINGS, ...settings } },
+    planes: {
+      'plane-far': newPlane({ name: 'Far', order: 'a1' }),
+      'plane-middle': newPlane({ name: 'Middle', order: 'a2' }),
+      'plane-near': newPlane({ name: 'Near', order: 'a3' }),
+    },
+    sprites: {},
+    lights: {},
+    occluders: {},
+    wicks: {},
+    cues: {},
+    artworks: {},
+    reliefs: {},
+  };
+}

@@ -1,0 +1,202 @@
+/**
+ * The scene as plain data: records by id in named collections, order as fractional keys, units in the names.
+ * Pixels are not in it; an artwork names its picture by the hash of the file's bytes.
+ * Places are scene px, x right, y down; angles degrees, clockwise as seen.
+ */
+import type { Recipe } from '../relief/recipe';
+import type { LightSpace } from '../raster/colour';
+
+export const SCENE_FORMAT = 'oilwick-scene';
+export const SCENE_VERSION = 1;
+
+/** The one record of the `settings` collection. */
+export const SETTINGS_ID = 'scene';
+
+export interface SceneSettings {
+  pixelArt: boolean;
+  lightSpace: LightSpace;
+  backdropColour: string;
+  /** Whether the ambient light falls on the backdrop, or it shows as it is. */
+  backdropLit: boolean;
+  gateX: number;
+  gateY: number;
+  gateWidthPx: number;
+  gateHeightPx: number;
+  ambientColour: string;
+  ambientLevel: number;
+  /** The clock at which the scene opens. */
+  clockHours: number;
+}
+
+export interface Plane {
+  name: string;
+  /** Far planes sort before near ones. */
+  order: string;
+  /** 1 moves with the gate as the scene does; 0 stands still in the gate, as a far sky. */
+  parallax: number;
+  tint: string;
+  hidden: boolean;
+  locked: boolean;
+}
+
+export const ANSWERS = ['shaded', 'self-lit'] as const;
+export type Answer = (typeof ANSWERS)[number];
+
+export interface Sprite {
+  name: string;
+  planeId: string;
+  /** Drawing order within the plane; later ones lie on top. */
+  order: string;
+  artworkId: string;
+  /** Where the artwork's pivot stands. */
+  x: number;
+  y: number;
+  turnDeg: number;
+  scaleX: number;
+  scaleY: number;
+  flipX: boolean;
+  flipY: boolean;
+  answer: Answer;
+  /** How bright self-lit parts are; 1 shows the art as it was drawn. */
+  glowLevel: number;
+  takesShadows: boolean;
+  hidden: boolean;
+  locked: boolean;
+}
+
+export const FALL_CURVES = ['straight', 'eased', 'natural', 'even'] as const;
+export type FallCurve = (typeof FALL_CURVES)[number];
+
+export const LIGHT_KINDS = ['point'] as const;
+
+export interface Light {
+  name: string;
+  kind: (typeof LIGHT_KINDS)[number];
+  planeId: string;
+  order: string;
+  x: number;
+  y: number;
+  colour: string;
+  level: number;
+  corePx: number;
+  reachPx: number;
+  curve: FallCurve;
+  steepness: number;
+  heightPx: number;
+  /** How much of the light is seen hanging in the air, 0 to 1. */
+  air: number;
+  /** How much the facing of surfaces counts, 0 to 1. */
+  relief: number;
+  shadows: boolean;
+  /** The farthest and nearest plane that it reaches; null goes through all. */
+  spanFarId: string | null;
+  spanNearId: string | null;
+  wickId: string | null;
+  hidden: boolean;
+  locked: boolean;
+}
+
+export const OCCLUDER_KINDS = ['closed', 'line'] as const;
+export type OccluderKind = (typeof OCCLUDER_KINDS)[number];
+export const OWN_SHADES = ['lit', 'dark'] as const;
+export type OwnShade = (typeof OWN_SHADES)[number];
+
+export interface Occluder {
+  name: string;
+  planeId: string;
+  /** The sprite that it belongs to and moves with; its points are then px of the artwork. */
+  spriteId: string | null;
+  kind: OccluderKind;
+  /** Flat points [x0, y0, x1, y1, ...] each; several closed ones are read together by the even-odd rule. */
+  outlines: number[][];
+  /** Whether what casts the shadow lies in it. */
+  ownShade: OwnShade;
+  hidden: boolean;
+  locked: boolean;
+}
+
+export const WICK_KINDS = ['breeze'] as const;
+
+/** A curve of time around 1, shared by lights; each light runs it from a phase of its own. */
+export interface Wick {
+  name: string;
+  kind: (typeof WICK_KINDS)[number];
+  rateHz: number;
+  roughness: number;
+  /** Lowest and highest share of the light's own level and reach. */
+  levelLow: number;
+  levelHigh: number;
+  reachLow: number;
+  reachHigh: number;
+  /** How far the reach follows behind the level. */
+  reachLagSeconds: number;
+  seed: number;
+  loopSeconds: number;
+}
+
+/** The look of the scene at one hour; null leaves a value to the other cues. */
+export interface Cue {
+  clockHours: number;
+  ambientColour: string | null;
+  ambientLevel: number | null;
+}
+
+export interface Artwork {
+  name: string;
+  /** sha-256 of the picture file. */
+  imageSha: string;
+  widthPx: number;
+  heightPx: number;
+  pixelArt: boolean;
+  /** The point of the art that is put where the sprite stands, px of the art. */
+  pivotX: number;
+  pivotY: number;
+  /** sha-256 of a grey picture that says which share of each pixel is self-lit. */
+  glowSha: string | null;
+}
+
+/** How an artwork's height and normals are made; its id is the artwork's. */
+export interface Relief {
+  recipe: Recipe;
+}
+
+export interface Collections {
+  settings: Record<string, SceneSettings>;
+  planes: Record<string, Plane>;
+  sprites: Record<string, Sprite>;
+  lights: Record<string, Light>;
+  occluders: Record<string, Occluder>;
+  wicks: Record<string, Wick>;
+  cues: Record<string, Cue>;
+  artworks: Record<string, Artwork>;
+  reliefs: Record<string, Relief>;
+}
+
+export type CollectionName = keyof Collections;
+export type RecordOf<C extends CollectionName> = Collections[C][string];
+
+export const COLLECTION_NAMES = [
+  'settings', 'planes', 'sprites', 'lights', 'occluders', 'wicks', 'cues', 'artworks', 'reliefs',
+] as const satisfies readonly CollectionName[];
+
+/** The collections that belong to the project and are shared by its scenes. */
+export const PROJECT_COLLECTIONS = ['artworks', 'reliefs'] as const satisfies readonly CollectionName[];
+
+export interface SceneDocument extends Collections {
+  format: typeof SCENE_FORMAT;
+  version: number;
+}
+
+export function settingsOf(scene: SceneDocument): SceneSettings {
+  return scene.settings[SETTINGS_ID];
+}
+
+/** Ids of a collection by their order key, ties by id. */
+export function inOrder<T extends { order: string }>(records: Record<string, T>): [string, T][] {
+  return Object.entries(records).sort(([i, a], [j, b]) => compare(a.order, b.order) || compare(i, j));
+}
+
+/** Plain code-unit order, the same on every machine and in every language. */
+export function compare(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
