@@ -75,7 +75,7 @@ export function stopsRay(
     const z = alongA + ((alongB - alongA) * acrossA) / (acrossA - acrossB);
     if (z <= NEAREST_EDGE_PX || z >= distance) continue;
     // p on the outer side: the ray leaves the occluder here.
-    if (bothSides || acrossB < 0) return true;
+    if (bothSides || acrossA < 0) return true;
   }
   return false;
 }

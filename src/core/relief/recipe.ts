@@ -12,7 +12,7 @@ export const PIXEL_ART = ['auto', 'yes', 'no'] as const;
 export const OCTAVES_PX = [1, 2, 4, 8, 16] as const;
 
 const within = (low: number, high: number, value: number) =>
-  number().strict().min(low).max(high).default(value).test('finite', '${path} must be a finite number', (v) => Number.isFinite(v));
+  number().strict().min(low).max(high).default(value);
 
 export const recipeSchema = object({
   format: string().strict().oneOf([RECIPE_FORMAT]).default(RECIPE_FORMAT),

@@ -11,8 +11,8 @@ import {
 import type { Edit } from './edits';
 
 const ID = /^[a-z0-9-]{1,64}$/;
-const finite = () => number().strict().required().test('finite', '${path} must be a finite number', (v) => Number.isFinite(v));
-const within = (low: number, high: number) => finite().min(low).max(high);
+/** Bounds also keep out what is not finite. */
+const within = (low: number, high: number) => number().strict().required().min(low).max(high);
 const coordinate = () => within(-LIMITS.coordinatePx, LIMITS.coordinatePx);
 const flag = () => boolean().strict().required();
 const colour = () => string().strict().required().matches(/^#[0-9a-fA-F]{6}$/, '${path} must be a colour like #c9a25c');

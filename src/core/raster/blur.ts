@@ -1,0 +1,106 @@
+/**
+ * Smoothing of float planes: three box passes in each direction, close to a Gaussian (Kovesi 2010), with running
+ * sums, so that the cost does not grow with the width. Values outside a mask take no part: the plane times the mask
+ * and the mask itself are smoothed alike, and the one divided by the other.
+ */
+
+export interface Wrap {
+  x: boolean;
+  y: boolean;
+}
+
+export const NO_WRAP: Wrap = { x: false, y: false };
+
+/** Below this width three boxes of one px each do nothing; one pass of 1 2 1 stands for them. */
+const SMALLEST_BOX_SIGMA = 0.8;
+
+/**
+ * @param plane width * height floats, left as they are
+ * @param inside flags of the values that count; null for all
+ * @param sigmaPx standard deviation; 0 copies
+ * @returns a new plane, 0 outside the mask
+ */
+export function blurred(
+  plane: Float32Array, inside: Uint8Array | null, width: number, height: number, sigmaPx: number, wrap: Wrap,
+): Float32Array {
+  const out = masked(plane, inside);
+  if (sigmaPx <= 0) return out;
+  smooth(out, width, height, sigmaPx, wrap);
+  if (!inside) return out;
+  const share = Float32Array.from(inside);
+  smooth(share, width, height, sigmaPx, wrap);
+  for (let i = 0; i < out.length; i++) out[i] = inside[i] ? out[i] / share[i] : 0;
+  return out;
+}
+
+function masked(plane: Float32Array, inside: Uint8Array | null): Float32Array {
+  const out = plane.slice();
+  if (inside) for (let i = 0; i < out.length; i++) if (!inside[i]) out[i] = 0;
+  return out;
+}
+
+/** Half widths of three boxes whose joint variance is nearest to sigma squared. */
+function boxRadii(sigma: number): number[] {
+  const ideal = Math.sqrt((12 * sigma * sigma) / 3 + 1);
+  let low = Math.floor(ideal);
+  if (low % 2 === 0) low--;
+  const m = Math.round((12 * sigma * sigma - 3 * low * low - 12 * low - 9) / (-4 * low - 4));
+  return [0, 1, 2].map((i) => ((i < m ? low : low + 2) - 1) / 2);
+}
+
+function smooth(plane: Float32Array, width: number, height: number, sigma: number, wrap: Wrap): void {
+  if (sigma < SMALLEST_BOX_SIGMA) {
+    // Weights (w, 1 - 2w, w) have the variance 2w.
+    const w = Math.min(0.25, (sigma * sigma) / 2);
+    threeTaps(plane, width, height, 1, width, w, wrap.x);
+    threeTaps(plane, height, width, width, 1, w, wrap.y);
+    return;
+  }
+  for (const radius of boxRadii(sigma)) {
+    if (radius < 1) continue;
+    boxLines(plane, width, height, 1, width, radius, wrap.x);
+    boxLines(plane, height, width, width, 1, radius, wrap.y);
+  }
+}
+
+/** The index along a line of n that stands for i: wrapped, or held at the ends. */
+function held(i: number, n: number, wraps: boolean): number {
+  if (wraps) return ((i % n) + n) % n;
+  return i < 0 ? 0 : i >= n ? n - 1 : i;
+}
+
+function threeTaps(
+  plane: Float32Array, n: number, lines: number, step: number, lineStep: number, w: number, wraps: boolean,
+): void {
+  const line = new Float64Array(n);
+  for (let l = 0; l < lines; l++) {
+    const start = l * lineStep;
+    for (let i = 0; i < n; i++) line[i] = plane[start + i * step];
+    for (let i = 0; i < n; i++) {
+      const sides = line[held(i - 1, n, wraps)] + line[held(i + 1, n, wraps)];
+      plane[start + i * step] = line[i] * (1 - 2 * w) + w * sides;
+    }
+  }
+}
+
+function boxLines(
+  plane: Float32Array, n: number, lines: number, step: number, lineStep: number, radius: number, wraps: boolean,
+): void {
+  const padded = new Float64Array(n + 2 * radius + 1);
+  const share = 1 / (2 * radius + 1);
+  for (let l = 0; l < lines; l++) {
+    const start = l * lineStep;
+    for (let i = 0; i < n; i++) padded[i + radius] = plane[start + i * step];
+    for (let k = 0; k < radius; k++) {
+      padded[k] = plane[start + held(k - radius, n, wraps) * step];
+      padded[n + radius + k] = plane[start + held(n + k, n, wraps) * step];
+    }
+    let sum = 0;
+    for (let k = 0; k < 2 * radius; k++) sum += padded[k];
+    for (let i = 0; i < n; i++) {
+      sum += padded[i + 2 * radius];
+      plane[start + i * step] = sum * share;
+      sum -= padded[i];
+    }
+  }
+}
