@@ -111,7 +111,7 @@ describe('the reference renderer', () => {
     const at = shade(scene);
     expect(at(20, 15)).toEqual([Math.round(0.6 * 255), Math.round(0.4 * 255), Math.round(0.4 * 255)]);
     const turned = { ...scene, lights: Object.fromEntries(Object.entries(scene.lights).reverse()) };
-    for (const p of [[3, 4], [20, 20], [31, 8]] as const) expect(shade(turned)(...p)).toEqual(at(...p));
+    for (const [x, y] of [[3, 4], [20, 20], [31, 8]]) expect(shade(turned)(x, y)).toEqual(at(x, y));
   });
 
   it('shows the art as it is when unlit, and self-lit art in the dark', () => {
@@ -196,11 +196,11 @@ describe('hard shadows', () => {
   it('stop a lamp that stands within a closed outline, all round', () => {
     const at = shade(wall({}, [{ x: 26, y: 20 }], [box]));
     expect(at(26, 22)[0]).toBeGreaterThan(0);
-    for (const p of [[35, 20], [10, 20], [26, 5], [26, 35]] as const) expect(at(...p)).toEqual([0, 0, 0]);
+    for (const [x, y] of [[35, 20], [10, 20], [26, 5], [26, 35]]) expect(at(x, y)).toEqual([0, 0, 0]);
   });
 
-  it('let light through a hole', () => {
-    const lattice = { outlines: [[24, 10, 28, 10, 28, 30, 24, 30], [23, 18, 29, 18, 29, 22, 23, 22]] };
+  it('let light through between two slats of one occluder', () => {
+    const lattice = { outlines: [[24, 8, 28, 8, 28, 18, 24, 18], [24, 22, 28, 22, 28, 32, 24, 32]] };
     const at = shade(wall({}, [{}], [lattice]));
     expect(at(35, 20)[0]).toBeGreaterThan(0);
     expect(at(35, 10)).toEqual([0, 0, 0]);

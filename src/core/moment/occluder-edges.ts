@@ -26,9 +26,23 @@ function linesOf(outlines: number[][]): Float64Array {
   return all;
 }
 
+/** The last edges of each record: while neither it nor its place changes, the same array comes back. */
+const placed = new WeakMap<Occluder, { map: Affine; edges: Float64Array }>();
+
 /** The occluder's edges in the scene; a mirroring map swaps their ends, so that the interior stays on the left. */
 export function occluderEdges(occluder: Occluder, map: Affine): Float64Array {
-  const local = localEdges(occluder);
+  const last = placed.get(occluder);
+  if (last && sameMap(last.map, map)) return last.edges;
+  const edges = mappedEdges(localEdges(occluder), map);
+  placed.set(occluder, { map, edges });
+  return edges;
+}
+
+function sameMap(p: Affine, q: Affine): boolean {
+  return p.a === q.a && p.b === q.b && p.c === q.c && p.d === q.d && p.e === q.e && p.f === q.f;
+}
+
+function mappedEdges(local: Float64Array, map: Affine): Float64Array {
   const mirrored = determinant(map) < 0;
   const edges = new Float64Array(local.length);
   for (let i = 0; i < local.length; i += 4) {

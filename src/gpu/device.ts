@@ -1,0 +1,237 @@
+/**
+ * A thin layer over WebGL2: programs are records, an unknown uniform throws, a shader that does not compile shows
+ * its numbered source, and everything made is owned, counted in bytes and disposed together.
+ */
+
+export interface ProgramRecord {
+  name: string;
+  vertex: string;
+  fragment: string;
+  /** Locations of instanced attributes. */
+  attributes?: Record<string, number>;
+}
+
+export type UniformValue = number | boolean | readonly number[];
+
+export interface Target {
+  framebuffer: WebGLFramebuffer;
+  textures: WebGLTexture[];
+  width: number;
+  height: number;
+  bytes: number;
+}
+
+export interface FloatFormat {
+  name: 'RGBA16F' | 'RGBA32F';
+  internal: number;
+  type: number;
+  bytesPerPixel: number;
+}
+
+export class GpuFault extends Error {
+  override name = 'GpuFault';
+}
+
+export function openContext(canvas: HTMLCanvasElement | OffscreenCanvas): WebGL2RenderingContext {
+  const gl = canvas.getContext('webgl2', {
+    alpha: false,
+    antialias: false,
+    depth: false,
+    stencil: false,
+    premultipliedAlpha: false,
+    powerPreference: 'high-performance',
+  }) as WebGL2RenderingContext | null;
+  if (!gl) throw new GpuFault('This browser gives no WebGL 2, which the stage is drawn with.');
+  return gl;
+}
+
+export class Device {
+  /** Bytes of all textures that are alive. */
+  bytes = 0;
+  readonly floats: FloatFormat;
+  private readonly programs = new Map<string, Program>();
+  private readonly textureBytes = new Map<WebGLTexture, number>();
+  private readonly targets = new Set<Target>();
+  private readonly emptyVertexArray: WebGLVertexArrayObject;
+
+  constructor(
+    readonly gl: WebGL2RenderingContext,
+    chooseFloats: (gl: WebGL2RenderingContext) => FloatFormat,
+  ) {
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
+    gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
+    gl.pixelStorei(gl.UNPACK_PREMULTIPLY_ALPHA_WEBGL, false);
+    gl.disable(gl.DITHER);
+    this.floats = chooseFloats(gl);
+    this.emptyVertexArray = gl.createVertexArray()!;
+  }
+
+  program(record: ProgramRecord): Program {
+    let program = this.programs.get(record.name);
+    if (!program) this.programs.set(record.name, (program = new Program(this.gl, record)));
+    return program;
+  }
+
+  texture(width: number, height: number, internal: number, format: number, type: number, data: ArrayBufferView | null, bytesPerPixel: number): WebGLTexture {
+    const { gl } = this;
+    const texture = gl.createTexture()!;
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    gl.texImage2D(gl.TEXTURE_2D, 0, internal, width, height, 0, format, type, data);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_S, gl.CLAMP_TO_EDGE);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_T, gl.CLAMP_TO_EDGE);
+    const bytes = width * height * bytesPerPixel;
+    this.textureBytes.set(texture, bytes);
+    this.bytes += bytes;
+    return texture;
+  }
+
+  dropTexture(texture: WebGLTexture): void {
+    this.bytes -= this.textureBytes.get(texture) ?? 0;
+    this.textureBytes.delete(texture);
+    this.gl.deleteTexture(texture);
+  }
+
+  /** A target of `count` float textures, or of one 8-bit texture. */
+  target(width: number, height: number, kind: 'float' | 'byte', count = 1): Target {
+    const { gl, floats } = this;
+    const textures = Array.from({ length: count }, () =>
+      kind === 'float'
+        ? this.texture(width, height, floats.internal, gl.RGBA, floats.type, null, floats.bytesPerPixel)
+        : this.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, null, 4),
+    );
+    const framebuffer = gl.createFramebuffer()!;
+    gl.bindFramebuffer(gl.FRAMEBUFFER, framebuffer);
+    textures.forEach((texture, i) =>
+      gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0 + i, gl.TEXTURE_2D, texture, 0),
+    );
+    gl.drawBuffers(textures.map((_, i) => gl.COLOR_ATTACHMENT0 + i));
+    if (gl.checkFramebufferStatus(gl.FRAMEBUFFER) !== gl.FRAMEBUFFER_COMPLETE) {
+      throw new GpuFault(`A ${width} x ${height} ${kind} target cannot be drawn into.`);
+    }
+    const bytesPerPixel = kind === 'float' ? floats.bytesPerPixel : 4;
+    const target = { framebuffer, textures, width, height, bytes: width * height * count * bytesPerPixel };
+    this.targets.add(target);
+    return target;
+  }
+
+  dropTarget(target: Target): void {
+    if (!this.targets.delete(target)) return;
+    for (const texture of target.textures) this.dropTexture(texture);
+    this.gl.deleteFramebuffer(target.framebuffer);
+  }
+
+  /** The one place that binds targets. Null is the canvas. */
+  bind(target: Target | null): void {
+    const { gl } = this;
+    gl.bindFramebuffer(gl.FRAMEBUFFER, target?.framebuffer ?? null);
+    gl.viewport(0, 0, target?.width ?? gl.drawingBufferWidth, target?.height ?? gl.drawingBufferHeight);
+  }
+
+  blend(mode: 'none' | 'over' | 'add'): void {
+    const { gl } = this;
+    if (mode === 'none') {
+      gl.disable(gl.BLEND);
+      return;
+    }
+    gl.enable(gl.BLEND);
+    gl.blendFunc(gl.ONE, mode === 'add' ? gl.ONE : gl.ONE_MINUS_SRC_ALPHA);
+  }
+
+  /** Draws a box of four corners without attributes. */
+  drawBox(): void {
+    this.gl.bindVertexArray(this.emptyVertexArray);
+    this.gl.drawArrays(this.gl.TRIANGLE_STRIP, 0, 4);
+  }
+
+  dispose(): void {
+    for (const target of [...this.targets]) this.dropTarget(target);
+    for (const texture of [...this.textureBytes.keys()]) this.dropTexture(texture);
+    for (const program of this.programs.values()) program.dispose();
+    this.programs.clear();
+    this.gl.deleteVertexArray(this.emptyVertexArray);
+  }
+}
+
+/** A linked program; uniforms are set by name, a name it does not have throws. */
+export class Program {
+  private readonly handle: WebGLProgram;
+  private readonly uniforms = new Map<string, { location: WebGLUniformLocation; type: number; unit: number }>();
+
+  constructor(
+    private readonly gl: WebGL2RenderingContext,
+    private readonly record: ProgramRecord,
+  ) {
+    this.handle = gl.createProgram()!;
+    const vertex = this.compile(gl.VERTEX_SHADER, record.vertex);
+    const fragment = this.compile(gl.FRAGMENT_SHADER, record.fragment);
+    gl.attachShader(this.handle, vertex);
+    gl.attachShader(this.handle, fragment);
+    for (const [name, location] of Object.entries(record.attributes ?? {})) gl.bindAttribLocation(this.handle, location, name);
+    gl.linkProgram(this.handle);
+    gl.deleteShader(vertex);
+    gl.deleteShader(fragment);
+    if (!gl.getProgramParameter(this.handle, gl.LINK_STATUS)) {
+      throw new GpuFault(`Program ${record.name} does not link: ${gl.getProgramInfoLog(this.handle)}`);
+    }
+    this.readUniforms();
+  }
+
+  use(uniforms: Record<string, UniformValue>, textures: Record<string, WebGLTexture> = {}): void {
+    const { gl } = this;
+    gl.useProgram(this.handle);
+    for (const [name, value] of Object.entries(uniforms)) this.set(name, value);
+    for (const [name, texture] of Object.entries(textures)) {
+      const uniform = this.uniform(name);
+      gl.activeTexture(gl.TEXTURE0 + uniform.unit);
+      gl.bindTexture(gl.TEXTURE_2D, texture);
+      gl.uniform1i(uniform.location, uniform.unit);
+    }
+    gl.activeTexture(gl.TEXTURE0);
+  }
+
+  dispose(): void {
+    this.gl.deleteProgram(this.handle);
+  }
+
+  private uniform(name: string) {
+    const uniform = this.uniforms.get(name);
+    if (!uniform) throw new GpuFault(`Program ${this.record.name} has no uniform ${name}.`);
+    return uniform;
+  }
+
+  private set(name: string, value: UniformValue): void {
+    const { gl } = this;
+    const { location, type } = this.uniform(name);
+    if (typeof value === 'boolean') gl.uniform1i(location, value ? 1 : 0);
+    else if (typeof value === 'number') {
+      if (type === gl.INT || type === gl.BOOL) gl.uniform1i(location, value);
+      else gl.uniform1f(location, value);
+    } else if (value.length === 2) gl.uniform2f(location, value[0], value[1]);
+    else if (value.length === 3) gl.uniform3f(location, value[0], value[1], value[2]);
+    else gl.uniform4f(location, value[0], value[1], value[2], value[3]);
+  }
+
+  private readUniforms(): void {
+    const { gl } = this;
+    let unit = 0;
+    for (let i = 0; i < gl.getProgramParameter(this.handle, gl.ACTIVE_UNIFORMS); i++) {
+      const { name, type } = gl.getActiveUniform(this.handle, i)!;
+      const sampler = type === gl.SAMPLER_2D;
+      this.uniforms.set(name, { location: gl.getUniformLocation(this.handle, name)!, type, unit: sampler ? unit++ : -1 });
+    }
+  }
+
+  private compile(kind: number, source: string): WebGLShader {
+    const { gl } = this;
+    const shader = gl.createShader(kind)!;
+    gl.shaderSource(shader, source);
+    gl.compileShader(shader);
+    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS)) {
+      const numbered = source.split('\n').map((line, i) => `${String(i + 1).padStart(3)} ${line}`).join('\n');
+      throw new GpuFault(`Shader of ${this.record.name} does not compile: ${gl.getShaderInfoLog(shader)}\n${numbered}`);
+    }
+    return shader;
+  }
+}

@@ -1,0 +1,63 @@
+/**
+ * Which float format blends faster is different on every machine (in software 32 bit, on most hardware 16 bit), so
+ * it is tried: a few additive fills of a small target, finished by reading one pixel back.
+ */
+import { GpuFault, type FloatFormat } from './device';
+
+const SIDE_PX = 256;
+const FILLS = 12;
+
+export function chooseFloatFormat(gl: WebGL2RenderingContext): FloatFormat {
+  const half = { name: 'RGBA16F' as const, internal: gl.RGBA16F, type: gl.HALF_FLOAT, bytesPerPixel: 8 };
+  const full = { name: 'RGBA32F' as const, internal: gl.RGBA32F, type: gl.FLOAT, bytesPerPixel: 16 };
+  const floats = gl.getExtension('EXT_color_buffer_float') !== null;
+  if (!floats && gl.getExtension('EXT_color_buffer_half_float') === null) {
+    throw new GpuFault('This browser cannot draw into float textures, which lights are added up in.');
+  }
+  if (!floats || gl.getExtension('EXT_float_blend') === null) return half;
+  return fillTime(gl, full) <= fillTime(gl, half) ? full : half;
+}
+
+function fillTime(gl: WebGL2RenderingContext, format: FloatFormat): number {
+  const texture = gl.createTexture();
+  gl.bindTexture(gl.TEXTURE_2D, texture);
+  gl.texStorage2D(gl.TEXTURE_2D, 1, format.internal, SIDE_PX, SIDE_PX);
+  const framebuffer = gl.createFramebuffer();
+  gl.bindFramebuffer(gl.FRAMEBUFFER, framebuffer);
+  gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0, gl.TEXTURE_2D, texture, 0);
+  const program = trivialProgram(gl);
+  gl.useProgram(program);
+  gl.viewport(0, 0, SIDE_PX, SIDE_PX);
+  gl.enable(gl.BLEND);
+  gl.blendFunc(gl.ONE, gl.ONE);
+  const draw = (fills: number) => {
+    for (let i = 0; i < fills; i++) gl.drawArrays(gl.TRIANGLES, 0, 3);
+    gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.FLOAT, new Float32Array(4));
+  };
+  draw(1);
+  const start = performance.now();
+  draw(FILLS);
+  const time = performance.now() - start;
+  gl.bindFramebuffer(gl.FRAMEBUFFER, null);
+  gl.deleteFramebuffer(framebuffer);
+  gl.deleteTexture(texture);
+  gl.deleteProgram(program);
+  return time;
+}
+
+function trivialProgram(gl: WebGL2RenderingContext): WebGLProgram {
+  const program = gl.createProgram()!;
+  const sources: [number, string][] = [
+    [gl.VERTEX_SHADER, 'void main() { vec2 c = vec2(gl_VertexID & 1, gl_VertexID >> 1) * 4.0 - 1.0; gl_Position = vec4(c, 0.0, 1.0); }'],
+    [gl.FRAGMENT_SHADER, 'precision highp float; out vec4 c; void main() { c = vec4(0.01); }'],
+  ];
+  for (const [kind, source] of sources) {
+    const shader = gl.createShader(kind)!;
+    gl.shaderSource(shader, `#version 300 es\n${source}`);
+    gl.compileShader(shader);
+    gl.attachShader(program, shader);
+    gl.deleteShader(shader);
+  }
+  gl.linkProgram(program);
+  return program;
+}

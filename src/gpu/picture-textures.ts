@@ -1,0 +1,60 @@
+/** Pictures on the GPU, uploaded when first drawn and again when their pixels change, kept least recently used. */
+import type { PicturePixels } from '@/core/moment/moment';
+import type { Device } from './device';
+
+export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
+
+export interface PictureTextures {
+  art: WebGLTexture;
+  normals: WebGLTexture | null;
+  glow: WebGLTexture | null;
+  bytes: number;
+}
+
+export class PictureCache {
+  private readonly entries = new Map<string, { pixels: PicturePixels; textures: PictureTextures }>();
+  private bytes = 0;
+
+  constructor(
+    private readonly device: Device,
+    private readonly budget = PICTURE_BUDGET_BYTES,
+  ) {}
+
+  get(key: string, pixels: PicturePixels): PictureTextures {
+    const entry = this.entries.get(key);
+    if (entry && entry.pixels === pixels) {
+      this.entries.delete(key);
+      this.entries.set(key, entry);
+      return entry.textures;
+    }
+    if (entry) this.drop(key);
+    const textures = this.upload(pixels);
+    this.entries.set(key, { pixels, textures });
+    this.bytes += textures.bytes;
+    for (const oldest of this.entries.keys()) {
+      if (this.bytes <= this.budget || oldest === key) break;
+      this.drop(oldest);
+    }
+    return textures;
+  }
+
+  private upload({ width, height, rgba, normal, glow }: PicturePixels): PictureTextures {
+    const { gl } = this.device;
+    const colours = (data: Uint8Array) => this.device.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
+    return {
+      art: colours(rgba),
+      normals: normal && colours(normal),
+      glow: glow && this.device.texture(width, height, gl.R8, gl.RED, gl.UNSIGNED_BYTE, glow, 1),
+      bytes: width * height * (4 + (normal ? 4 : 0) + (glow ? 1 : 0)),
+    };
+  }
+
+  private drop(key: string): void {
+    const entry = this.entries.get(key);
+    if (!entry) return;
+    this.entries.delete(key);
+    this.bytes -= entry.textures.bytes;
+    const { art, normals, glow } = entry.textures;
+    for (const texture of [art, normals, glow]) if (texture) this.device.dropTexture(texture);
+  }
+}

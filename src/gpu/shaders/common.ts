@@ -1,0 +1,68 @@
+/** Pieces that several programs share. Places are scene px from the view's corner; rows run from the top. */
+export const HEADER = `#version 300 es
+precision highp float;
+precision highp int;
+precision highp sampler2D;
+`;
+
+/** A box in output pixels to clip space; row 0 of every target is the top of the picture. */
+export const TO_CLIP = `
+uniform vec2 u_targetPx;
+uniform vec2 u_targetOrigin;
+vec4 toClip(vec2 outputPx) { return vec4((outputPx - u_targetOrigin) / u_targetPx * 2.0 - 1.0, 0.0, 1.0); }
+`;
+
+/** The scene place of the fragment's centre. */
+export const PLACE = `
+uniform float u_outputPerScenePx;
+uniform vec2 u_origin;
+vec2 place() { return (gl_FragCoord.xy + u_origin) / u_outputPerScenePx; }
+`;
+
+export const TRANSFER = `
+float decode(float v) { return v <= 0.04045 ? v / 12.92 : pow((v + 0.055) / 1.055, 2.4); }
+float encode(float v) { return v <= 0.0 ? 0.0 : v <= 0.0031308 ? v * 12.92 : 1.055 * pow(v, 1.0 / 2.4) - 0.055; }
+vec3 encode3(vec3 v) { return vec3(encode(v.r), encode(v.g), encode(v.b)); }
+`;
+
+/** Twin of core/light/fall.ts. */
+export const FALL = `
+float fallAt(float d, float core, float reach, int curve, float steepness) {
+  if (d >= reach) return 0.0;
+  if (d <= core) return 1.0;
+  float u = (d - core) / (reach - core);
+  float base = 1.0;
+  if (curve == 0) base = 1.0 - u;
+  else if (curve == 1) base = 1.0 - u * u * (3.0 - 2.0 * u);
+  else if (curve == 2) {
+    float k = max(core, reach / 12.0);
+    float w = 1.0 - u * u * u * u;
+    float m = max(d, core);
+    base = w * w * (k * k + core * core) / (k * k + m * m);
+  }
+  return steepness == 1.0 ? base : pow(base, steepness);
+}
+`;
+
+/** Twin of core/light/shadow.ts: whether edge a-b lies across the way from p to the light. */
+export const STOPS = `
+bool stops(vec2 a, vec2 b, bool bothSides, vec2 p, vec2 light) {
+  vec2 toLight = light - p;
+  float distance = length(toLight);
+  if (distance == 0.0) return false;
+  vec2 w = toLight / distance;
+  vec2 pa = a - p;
+  vec2 pb = b - p;
+  float acrossA = w.x * pa.y - w.y * pa.x;
+  float acrossB = w.x * pb.y - w.y * pb.x;
+  if ((acrossA < 0.0) == (acrossB < 0.0)) return false;
+  float alongA = dot(w, pa);
+  float alongB = dot(w, pb);
+  float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
+  return z > 0.01 && z < distance && (bothSides || acrossA < 0.0);
+}
+uniform bool u_fourPlaces;
+uniform float u_outputPerScenePx;
+const vec2 PLACES[4] = vec2[4](vec2(-0.125, -0.375), vec2(0.375, -0.125), vec2(0.125, 0.375), vec2(-0.375, 0.125));
+vec2 placeOf(vec2 p, int i) { return u_fourPlaces ? p + PLACES[i] / u_outputPerScenePx : p; }
+`;

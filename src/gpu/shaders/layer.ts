@@ -1,0 +1,81 @@
+/** Gathers the sprites of a layer: albedo, normal and glow, premultiplied, each with its alpha. */
+import type { ProgramRecord } from '../device';
+import { HEADER, PLACE, TO_CLIP, TRANSFER } from './common';
+
+export const LAYER_PROGRAM: ProgramRecord = {
+  name: 'layer',
+  vertex: `${HEADER}${TO_CLIP}
+uniform vec4 u_box;
+void main() {
+  vec2 corner = vec2(gl_VertexID & 1, gl_VertexID >> 1);
+  gl_Position = toClip(mix(u_box.xy, u_box.zw, corner));
+}`,
+  fragment: `${HEADER}${PLACE}${TRANSFER}
+uniform sampler2D u_art;
+uniform sampler2D u_normals;
+uniform sampler2D u_glow;
+uniform vec2 u_artPx;
+uniform vec4 u_inverse;
+uniform vec2 u_inverseAt;
+uniform vec4 u_normalMatrix;
+uniform bool u_hasNormals;
+uniform bool u_hasGlow;
+uniform bool u_selfLit;
+uniform float u_glowLevel;
+uniform vec3 u_tint;
+uniform bool u_nearest;
+uniform bool u_linear;
+layout(location = 0) out vec4 albedo;
+layout(location = 1) out vec4 normal;
+layout(location = 2) out vec4 glow;
+
+vec4 colours;
+vec3 facing;
+float shine;
+
+float value(float c) { float b = floor(c * 255.0 + 0.5); return b == 127.0 || b == 128.0 ? 0.0 : 2.0 * c - 1.0; }
+
+void addTexel(ivec2 at, float weight) {
+  ivec2 t = clamp(at, ivec2(0), ivec2(u_artPx) - 1);
+  vec4 c = texelFetch(u_art, t, 0);
+  float share = weight * c.a;
+  vec3 rgb = u_linear ? vec3(decode(c.r), decode(c.g), decode(c.b)) : c.rgb;
+  colours += vec4(rgb, 1.0) * share;
+  if (u_hasNormals) {
+    vec3 n = texelFetch(u_normals, t, 0).rgb;
+    facing += share * vec3(value(n.r), -value(n.g), value(n.b));
+  }
+  if (u_hasGlow) shine += share * texelFetch(u_glow, t, 0).r;
+}
+
+void main() {
+  vec2 p = place();
+  vec2 uv = vec2(u_inverse.x * p.x + u_inverse.z * p.y, u_inverse.y * p.x + u_inverse.w * p.y) + u_inverseAt;
+  if (uv.x < 0.0 || uv.y < 0.0 || uv.x >= u_artPx.x || uv.y >= u_artPx.y) discard;
+  colours = vec4(0.0);
+  facing = vec3(0.0);
+  shine = 0.0;
+  if (u_nearest) addTexel(ivec2(floor(uv)), 1.0);
+  else {
+    vec2 q = uv - 0.5;
+    vec2 low = floor(q);
+    vec2 f = q - low;
+    ivec2 t = ivec2(low);
+    addTexel(t, (1.0 - f.x) * (1.0 - f.y));
+    addTexel(t + ivec2(1, 0), f.x * (1.0 - f.y));
+    addTexel(t + ivec2(0, 1), (1.0 - f.x) * f.y);
+    addTexel(t + ivec2(1, 1), f.x * f.y);
+  }
+  if (colours.a == 0.0) discard;
+  vec3 n = vec3(0.0, 0.0, 1.0);
+  float size = length(facing);
+  if (u_hasNormals && size >= 0.1 * colours.a) {
+    facing /= size;
+    n = normalize(vec3(dot(u_normalMatrix.xy, facing.xy), dot(u_normalMatrix.zw, facing.xy), facing.z));
+  }
+  float glowShare = u_selfLit ? 1.0 : shine / colours.a;
+  albedo = vec4(colours.rgb * u_tint * (1.0 - glowShare), colours.a);
+  normal = vec4(u_selfLit ? vec3(0.0) : n * colours.a, colours.a);
+  glow = vec4(colours.rgb * glowShare * u_glowLevel, colours.a);
+}`,
+};
