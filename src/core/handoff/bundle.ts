@@ -1,0 +1,193 @@
+/**
+ * The bundle: a scene with all it needs in one archive. `scene.json` is the document with those artworks that the
+ * scene uses; `art/` holds the picture files byte for byte; `normals/` and `heights/` are what its reliefs come to;
+ * `occluders.json` has the outlines in scene px. It opens again without loss: reliefs are made anew from their
+ * recipes, to the same pixels.
+ */
+import { InputFault } from '../faults';
+import { affineOf } from '../geometry/affine';
+import { occluderEdges } from '../moment/occluder-edges';
+import type { PicturePixels, PictureSource } from '../moment/moment';
+import { alphaOf, type Image } from '../raster/image';
+import { decodePng, encodeGrey16, encodePng } from '../raster/png';
+import { readRecipe } from '../relief/recipe';
+import { reliefOf, type ReliefResult } from '../relief/relief-of';
+import { compare, type SceneDocument } from '../scene/document';
+import { jsonSchema } from '../scene/json-schema';
+import { readScene } from '../scene/schema';
+import { conventions } from './conventions';
+import { packFiles, unpackFiles, type Files } from './zip';
+
+/** Heights in the files: grey 32768 is 0, one px of the art is this many steps. */
+export const HEIGHT_STEPS_PER_PX = 256;
+const HEIGHT_ZERO = 32768;
+
+export interface Bundle {
+  scene: SceneDocument;
+  /** Picture files by the sha-256 of their bytes. */
+  pictures: Map<string, Uint8Array>;
+}
+
+/** Called before each artwork; throws to stop. */
+export type BundleProgress = (done: number, all: number) => void;
+
+/** @param pictures the files of all artworks that the scene uses, by sha-256 */
+export function writeBundle(
+  name: string, scene: SceneDocument, pictures: ReadonlyMap<string, Uint8Array>, progress: BundleProgress = () => {},
+): Uint8Array {
+  const used = usedArtworks(scene);
+  const own = { ...scene, artworks: pick(scene.artworks, used), reliefs: pick(scene.reliefs, used) };
+  const names = fileNames(own);
+  const files: Files = {
+    'scene.json': json(own),
+    'scene.schema.json': json(jsonSchema()),
+    'occluders.json': json(occludersOf(own)),
+    'CONVENTIONS.md': new TextEncoder().encode(conventions(name, own, names)),
+  };
+  used.forEach((id, index) => {
+    progress(index, used.length);
+    const { imageSha, glowSha } = own.artworks[id];
+    files[`art/${names[id]}.png`] = pictureFile(pictures, imageSha, id);
+    if (glowSha) files[`glows/${names[id]}.png`] = pictureFile(pictures, glowSha, id);
+    if (!own.reliefs[id]) return;
+    const { image } = decodePng(files[`art/${names[id]}.png`]);
+    const relief = reliefOf(image, readRecipe(own.reliefs[id].recipe));
+    files[`normals/${names[id]}.png`] = normalFile(image, relief, true);
+    files[`heights/${names[id]}.png`] = heightFile(relief);
+  });
+  progress(used.length, used.length);
+  return packFiles(files);
+}
+
+function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id: string): Uint8Array {
+  const bytes = pictures.get(sha);
+  if (!bytes) throw new InputFault(`The picture of artwork ${id} is missing.`, `artworks.${id}`);
+  return bytes;
+}
+
+/** A normal map with the art's alpha, without colour management; says its orientation in a text chunk. */
+export function normalFile(image: Image, relief: ReliefResult, yUp: boolean): Uint8Array {
+  const data = relief.normals.slice();
+  const alpha = alphaOf(image);
+  for (let i = 0; i < alpha.length; i++) {
+    data[4 * i + 3] = alpha[i];
+    if (!yUp) data[4 * i + 1] = 255 - data[4 * i + 1];
+  }
+  return encodePng({ width: image.width, height: image.height, data }, { Orientation: yUp ? 'Y up' : 'Y down' });
+}
+
+/** Heights as 16-bit grey; what lies beyond its range is held at the ends. */
+export function heightFile({ width, height, heights }: ReliefResult): Uint8Array {
+  const data = new Uint16Array(heights.length);
+  for (let i = 0; i < data.length; i++) {
+    data[i] = Math.min(65535, Math.max(0, Math.floor(heights[i] * HEIGHT_STEPS_PER_PX + HEIGHT_ZERO + 0.5)));
+  }
+  return encodeGrey16(width, height, data, { Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px` });
+}
+
+/** Ids of artworks that a sprite of the scene shows. */
+export function usedArtworks(scene: SceneDocument): string[] {
+  const ids = new Set(Object.values(scene.sprites).map((sprite) => sprite.artworkId));
+  return [...ids].filter((id) => scene.artworks[id]).sort(compare);
+}
+
+function pick<T>(records: Record<string, T>, ids: readonly string[]): Record<string, T> {
+  return Object.fromEntries(ids.filter((id) => records[id]).map((id) => [id, records[id]]));
+}
+
+/** A file name for each artwork: its own name made plain; where two are the same, with a number. */
+function fileNames(scene: SceneDocument): Record<string, string> {
+  const taken = new Set<string>();
+  const names: Record<string, string> = {};
+  for (const [id, { name }] of Object.entries(scene.artworks)) {
+    const plain = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'art';
+    let unique = plain;
+    for (let n = 2; taken.has(unique); n++) unique = `${plain}-${n}`;
+    taken.add(unique);
+    names[id] = unique;
+  }
+  return names;
+}
+
+/** Outlines in scene px, planes at their own places (without parallax), each edge [ax, ay, bx, by]. */
+function occludersOf(scene: SceneDocument): object {
+  const occluders = Object.entries(scene.occluders).flatMap(([id, occluder]) => {
+    const sprite = occluder.spriteId === null ? null : scene.sprites[occluder.spriteId];
+    const artwork = sprite && scene.artworks[sprite.artworkId];
+    if (sprite === undefined || (sprite && !artwork)) return [];
+    const map = sprite && artwork ? affineOf(sprite, artwork.pivotX, artwork.pivotY) : { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+    const flat = [...occluderEdges(occluder, map)];
+    const edges = Array.from({ length: flat.length / 4 }, (_, i) => flat.slice(4 * i, 4 * i + 4));
+    return [{ id, name: occluder.name, kind: occluder.kind, planeId: sprite?.planeId ?? occluder.planeId, ownShade: occluder.ownShade, edges }];
+  });
+  return { format: 'oilwick-occluders', version: 1, interior: 'left of each edge as seen, y down', occluders };
+}
+
+function json(value: unknown): Uint8Array {
+  return new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
+}
+
+/**
+ * Reads a bundle. The picture files of artworks are found by their names in the archive and given back by the hash
+ * that the document holds; whether bytes and hash agree is checked by `sha256`.
+ * @param sha256 the host's hash of bytes, as hex
+ * @throws InputFault naming the entry that is missing, damaged or changed
+ */
+export async function readBundle(bytes: Uint8Array, sha256: (bytes: Uint8Array) => string | Promise<string>): Promise<Bundle> {
+  const files = unpackFiles(bytes);
+  if (!files['scene.json']) throw new InputFault('The archive has no scene.json; is it a bundle?');
+  let value: unknown;
+  try {
+    value = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(files['scene.json']));
+  } catch (cause) {
+    throw new InputFault('scene.json is not JSON.', 'scene.json', { cause });
+  }
+  const scene = readScene(value);
+  const byHash = new Map<string, Uint8Array>();
+  for (const [path, content] of Object.entries(files)) {
+    if (/^(art|glows)\/.*\.png$/.test(path)) byHash.set(await sha256(content), content);
+  }
+  const pictures = new Map<string, Uint8Array>();
+  for (const [id, { name, imageSha, glowSha }] of Object.entries(scene.artworks)) {
+    for (const sha of [imageSha, glowSha]) {
+      if (sha === null) continue;
+      const content = byHash.get(sha);
+      if (!content) throw new InputFault(`The picture of "${name}" is missing from the archive, or was changed.`, `artworks.${id}`);
+      pictures.set(sha, content);
+    }
+  }
+  return { scene, pictures };
+}
+
+/** The pixels of a bundle's artworks, reliefs made by their recipes; for renderers without a browser. */
+export function bundlePictures({ scene, pictures }: Bundle): PictureSource {
+  const made = new Map<string, PicturePixels | null>();
+  return (key) => {
+    if (!made.has(key)) made.set(key, picturePixels(scene, key, pictures));
+    return made.get(key)!;
+  };
+}
+
+function picturePixels(scene: SceneDocument, id: string, pictures: ReadonlyMap<string, Uint8Array>): PicturePixels | null {
+  const artwork = scene.artworks[id];
+  const file = artwork && pictures.get(artwork.imageSha);
+  if (!file) return null;
+  const { image } = decodePng(file);
+  const relief = scene.reliefs[id];
+  const glow = artwork.glowSha === null ? undefined : pictures.get(artwork.glowSha);
+  return {
+    width: image.width,
+    height: image.height,
+    rgba: image.data,
+    normal: relief ? reliefOf(image, readRecipe(relief.recipe)).normals : null,
+    glow: glow ? glowOf(decodePng(glow).image, image) : null,
+  };
+}
+
+/** A glow mask's share of each pixel: its brightness. A mask of another size than the art is refused. */
+export function glowOf(mask: Image, art: Image): Uint8Array {
+  if (mask.width !== art.width || mask.height !== art.height) {
+    throw new InputFault(`The glow mask has ${mask.width} x ${mask.height} px, the art ${art.width} x ${art.height}.`);
+  }
+  return Uint8Array.from({ length: mask.width * mask.height }, (_, i) => mask.data[4 * i]);
+}

@@ -1,0 +1,76 @@
+/** Zip archives within limits: written by fflate, read entry by entry with the sizes watched as they unpack. */
+import { Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
+import { InputFault, wordsOf } from '../faults';
+import { LIMITS } from '../limits';
+
+export type Files = Record<string, Uint8Array>;
+
+/** Bytes handed to the reader at once, so that one step unpacks a bounded amount. */
+const STEP_BYTES = 64 * 1024;
+/** The same files give the same archive: zip's earliest date stands in every entry. */
+const NO_DATE = '1980-01-01T12:00:00';
+
+export function packFiles(files: Files): Uint8Array {
+  const entries: Zippable = {};
+  // Pictures are packed already.
+  for (const [path, bytes] of Object.entries(files)) entries[path] = [bytes, { level: path.endsWith('.png') ? 0 : 6, mtime: NO_DATE }];
+  return zipSync(entries);
+}
+
+/** @throws InputFault where the archive is broken, too large, or names a path that leads out of it */
+export function unpackFiles(bytes: Uint8Array): Files {
+  if (bytes.length > LIMITS.bundleBytes) throw new InputFault('The archive is too large.');
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new InputFault('This is not a zip archive.');
+  const files: Files = {};
+  let total = 0;
+  let pending = 0;
+  const unzip = new Unzip((file) => {
+    if (file.name.endsWith('/')) return;
+    checkPath(file.name);
+    if (Object.hasOwn(files, file.name)) throw new InputFault(`The archive has ${file.name} twice.`);
+    if (Object.keys(files).length >= LIMITS.bundleEntries) {
+      throw new InputFault(`The archive has more than ${LIMITS.bundleEntries} entries.`);
+    }
+    const parts: Uint8Array[] = [];
+    files[file.name] = new Uint8Array(0);
+    pending++;
+    file.ondata = (fault, chunk, final) => {
+      if (fault) throw new InputFault(`${file.name} in the archive is damaged (${wordsOf(fault)}).`, null, { cause: fault });
+      total += chunk.length;
+      if (total > LIMITS.bundleUnpackedBytes) throw new InputFault('The archive unpacks to too much.');
+      parts.push(chunk);
+      if (!final) return;
+      pending--;
+      files[file.name] = joined(parts);
+    };
+    file.start();
+  });
+  unzip.register(UnzipInflate);
+  try {
+    for (let at = 0; at < bytes.length; at += STEP_BYTES) {
+      unzip.push(bytes.subarray(at, at + STEP_BYTES), at + STEP_BYTES >= bytes.length);
+    }
+  } catch (cause) {
+    if (cause instanceof InputFault) throw cause;
+    throw new InputFault(`The archive is damaged (${wordsOf(cause)}).`, null, { cause });
+  }
+  if (pending > 0 || Object.keys(files).length === 0) throw new InputFault('The archive is cut off.');
+  return files;
+}
+
+function checkPath(path: string): void {
+  const parts = path.split('/');
+  if (path.startsWith('/') || path.includes('\\') || path.includes('\0') || /^[a-z]:/i.test(path) || parts.includes('..') || parts.includes('__proto__')) {
+    throw new InputFault(`The archive names a path that leads out of it: ${path}`);
+  }
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    out.set(part, at);
+    at += part.length;
+  }
+  return out;
+}

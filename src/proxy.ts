@@ -1,0 +1,29 @@
+/** Before every request: host and origin are checked, pages get their policy with a nonce of their own. */
+import { NextResponse, type NextRequest } from 'next/server';
+import { ownHosts, policy, refusal } from '@/server/http/guard';
+import { problem } from '@/server/http/problem';
+
+export function proxy(request: NextRequest): Response {
+  const { headers, method, nextUrl } = request;
+  const refused = refusal(
+    { method, host: headers.get('host'), origin: headers.get('origin'), fetchSite: headers.get('sec-fetch-site') },
+    ownHosts(),
+  );
+  // A link on another page may lead here; only what it could read or change from there is refused.
+  const isVisit = method === 'GET' && headers.get('sec-fetch-mode') === 'navigate' && ownHosts().includes(headers.get('host') ?? '');
+  if (refused && !isVisit) return problem(403, 'Refused', refused);
+  const nonce = crypto.randomUUID().replaceAll('-', '');
+  const passed = new Headers(headers);
+  const isPage = !nextUrl.pathname.startsWith('/api/');
+  if (isPage) passed.set('content-security-policy', policy(nonce));
+  const response = NextResponse.next({ request: { headers: passed } });
+  const set = response.headers;
+  if (isPage) set.set('content-security-policy', policy(nonce));
+  else set.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
+  set.set('cross-origin-opener-policy', 'same-origin');
+  set.set('cross-origin-embedder-policy', 'require-corp');
+  set.set('cross-origin-resource-policy', 'same-origin');
+  set.set('x-content-type-options', 'nosniff');
+  set.set('referrer-policy', 'same-origin');
+  return response;
+}

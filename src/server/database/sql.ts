@@ -1,0 +1,35 @@
+/**
+ * The only door to SQL: a tagged template whose values become placeholders. A plain string is no query, so nothing
+ * can be pasted into one.
+ */
+import type { ResultSetHeader, RowDataPacket } from 'mysql2';
+import type { PoolConnection } from 'mysql2/promise';
+
+export type SqlValue = string | number | Buffer | null;
+
+export interface Query {
+  readonly text: string;
+  readonly values: SqlValue[];
+}
+
+export function sql(parts: TemplateStringsArray, ...values: SqlValue[]): Query {
+  return { text: parts.join('?'), values };
+}
+
+/** What can run a query: a pool's connection, in or out of a transaction. */
+export type Connection = Pick<PoolConnection, 'execute'>;
+
+export async function rowsOf<Row>(connection: Connection, query: Query): Promise<Row[]> {
+  const [rows] = await connection.execute<RowDataPacket[]>(query.text, query.values);
+  return rows as Row[];
+}
+
+export async function rowOf<Row>(connection: Connection, query: Query): Promise<Row | null> {
+  return (await rowsOf<Row>(connection, query))[0] ?? null;
+}
+
+/** @returns how many rows were changed */
+export async function run(connection: Connection, query: Query): Promise<number> {
+  const [result] = await connection.execute<ResultSetHeader>(query.text, query.values);
+  return result.affectedRows;
+}

@@ -1,0 +1,62 @@
+/** Every error as problem+json (RFC 9457), from one table. */
+import { pino } from 'pino';
+import { InputFault, wordsOf } from '@/core/faults';
+import {
+  DatabaseFault, NotFoundFault, PreconditionMissingFault, StaleFault, TooLargeFault, WrongTypeFault,
+} from '../faults';
+
+const log = pino({ level: process.env.OILWICK_LOG_LEVEL ?? 'info' });
+
+interface Kind {
+  fault: abstract new (...args: never[]) => Error;
+  status: number;
+  title: string;
+}
+
+const KINDS: Kind[] = [
+  { fault: InputFault, status: 422, title: 'Does not fit' },
+  { fault: NotFoundFault, status: 404, title: 'Not found' },
+  { fault: StaleFault, status: 412, title: 'Changed elsewhere' },
+  { fault: PreconditionMissingFault, status: 428, title: 'If-Match is missing' },
+  { fault: TooLargeFault, status: 413, title: 'Too large' },
+  { fault: WrongTypeFault, status: 415, title: 'Wrong type' },
+  { fault: DatabaseFault, status: 503, title: 'Database away' },
+];
+
+/** Codes of the driver and the system that mean that the database cannot be reached. */
+const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'PROTOCOL_CONNECTION_LOST', 'ER_SERVER_SHUTDOWN']);
+
+export function problem(status: number, title: string, detail: string, more: Record<string, unknown> = {}): Response {
+  return Response.json(
+    { type: 'about:blank', title, status, detail, ...more },
+    { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
+  );
+}
+
+/** What was thrown as a response. Unknown faults are logged by code and stack: a driver's error holds whole statements. */
+export function problemOf(thrown: unknown): Response {
+  const code = (thrown as { code?: string }).code ?? '';
+  const kind = KINDS.find(({ fault }) => thrown instanceof fault) ?? (AWAY.has(code) ? KINDS.at(-1) : undefined);
+  if (!kind) {
+    const { name = 'unknown', stack = '' } = thrown instanceof Error ? thrown : {};
+    log.error({ code, name, at: stack.split('\n').slice(1, 4) }, 'a request failed');
+    return problem(500, 'Fault', 'Something went wrong on the server. What you did is kept in the browser.');
+  }
+  const more: Record<string, unknown> = {};
+  if (thrown instanceof InputFault && thrown.field !== null) more.field = thrown.field;
+  if (thrown instanceof StaleFault) Object.assign(more, { expectedRevision: thrown.expectedRevision, revision: thrown.revision });
+  return problem(kind.status, kind.title, kind.fault === DatabaseFault ? 'The database does not answer.' : wordsOf(thrown), more);
+}
+
+/** A route handler whose faults become problems. */
+export function handler<Context>(
+  work: (request: Request, context: Context) => Promise<Response>,
+): (request: Request, context: Context) => Promise<Response> {
+  return async (request, context) => {
+    try {
+      return await work(request, context);
+    } catch (thrown) {
+      return problemOf(thrown);
+    }
+  };
+}

@@ -1,0 +1,52 @@
+/** Files by the hash of their bytes: stored once, never changed, in chunks written in one transaction. */
+import { createHash } from 'node:crypto';
+import { NotFoundFault } from '../faults';
+import { transaction, withConnection } from '../database/pool';
+import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
+
+export const CHUNK_BYTES = 4 * 1024 * 1024;
+
+export function sha256Of(bytes: Uint8Array): string {
+  return createHash('sha256').update(bytes).digest('hex');
+}
+
+/** Stores bytes and answers their hash; bytes that are there already are left alone. */
+export async function keepBlob(bytes: Uint8Array, type: string): Promise<string> {
+  return transaction((connection) => keepBlobOn(connection, bytes, type));
+}
+
+export async function keepBlobOn(connection: Connection, bytes: Uint8Array, type: string): Promise<string> {
+  const sha256 = sha256Of(bytes);
+  const added = await run(connection, sql`
+    INSERT IGNORE INTO blob_file (sha256, type, size) VALUES (${sha256}, ${type}, ${bytes.length})`);
+  if (added === 0) return sha256;
+  for (let at = 0, place = 0; at < bytes.length; at += CHUNK_BYTES, place++) {
+    const chunk = Buffer.from(bytes.subarray(at, at + CHUNK_BYTES));
+    await run(connection, sql`INSERT INTO blob_chunk (sha256, place, bytes) VALUES (${sha256}, ${place}, ${chunk})`);
+  }
+  return sha256;
+}
+
+export interface StoredBlob {
+  type: string;
+  bytes: Buffer;
+}
+
+export async function blobOf(sha256: string): Promise<StoredBlob> {
+  return withConnection(async (connection) => {
+    const file = await rowOf<{ type: string }>(connection, sql`SELECT type FROM blob_file WHERE sha256 = ${sha256}`);
+    if (!file) throw new NotFoundFault(`There is no file ${sha256}.`);
+    const chunks = await rowsOf<{ bytes: Buffer }>(connection, sql`
+      SELECT bytes FROM blob_chunk WHERE sha256 = ${sha256} ORDER BY place`);
+    return { type: file.type, bytes: Buffer.concat(chunks.map((chunk) => chunk.bytes)) };
+  });
+}
+
+/** Those of the hashes that are not stored. */
+export async function missingBlobs(connection: Connection, hashes: readonly string[]): Promise<string[]> {
+  const missing: string[] = [];
+  for (const sha256 of new Set(hashes)) {
+    if (!(await rowOf(connection, sql`SELECT sha256 FROM blob_file WHERE sha256 = ${sha256}`))) missing.push(sha256);
+  }
+  return missing;
+}
