@@ -8,19 +8,15 @@ import { InputFault } from '../faults';
 import { affineOf } from '../geometry/affine';
 import { occluderEdges } from '../moment/occluder-edges';
 import type { PicturePixels, PictureSource } from '../moment/moment';
-import { alphaOf, type Image } from '../raster/image';
-import { decodePng, encodeGrey16, encodePng } from '../raster/png';
+import { decodePng } from '../raster/png';
 import { readRecipe } from '../relief/recipe';
-import { reliefOf, type ReliefResult } from '../relief/relief-of';
+import { reliefOf } from '../relief/relief-of';
 import { compare, type SceneDocument } from '../scene/document';
 import { jsonSchema } from '../scene/json-schema';
 import { readScene } from '../scene/schema';
 import { conventions } from './conventions';
+import { glowOf, heightFile, normalFile } from './maps';
 import { packFiles, unpackFiles, type Files } from './zip';
-
-/** Heights in the files: grey 32768 is 0, one px of the art is this many steps. */
-export const HEIGHT_STEPS_PER_PX = 256;
-const HEIGHT_ZERO = 32768;
 
 export interface Bundle {
   scene: SceneDocument;
@@ -63,26 +59,6 @@ function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id:
   const bytes = pictures.get(sha);
   if (!bytes) throw new InputFault(`The picture of artwork ${id} is missing.`, `artworks.${id}`);
   return bytes;
-}
-
-/** A normal map with the art's alpha, without colour management; says its orientation in a text chunk. */
-export function normalFile(image: Image, relief: ReliefResult, yUp: boolean): Uint8Array {
-  const data = relief.normals.slice();
-  const alpha = alphaOf(image);
-  for (let i = 0; i < alpha.length; i++) {
-    data[4 * i + 3] = alpha[i];
-    if (!yUp) data[4 * i + 1] = 255 - data[4 * i + 1];
-  }
-  return encodePng({ width: image.width, height: image.height, data }, { Orientation: yUp ? 'Y up' : 'Y down' });
-}
-
-/** Heights as 16-bit grey; what lies beyond its range is held at the ends. */
-export function heightFile({ width, height, heights }: ReliefResult): Uint8Array {
-  const data = new Uint16Array(heights.length);
-  for (let i = 0; i < data.length; i++) {
-    data[i] = Math.min(65535, Math.max(0, Math.floor(heights[i] * HEIGHT_STEPS_PER_PX + HEIGHT_ZERO + 0.5)));
-  }
-  return encodeGrey16(width, height, data, { Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px` });
 }
 
 /** Ids of artworks that a sprite of the scene shows. */
@@ -182,12 +158,4 @@ function picturePixels(scene: SceneDocument, id: string, pictures: ReadonlyMap<s
     normal: relief ? reliefOf(image, readRecipe(relief.recipe)).normals : null,
     glow: glow ? glowOf(decodePng(glow).image, image) : null,
   };
-}
-
-/** A glow mask's share of each pixel: its brightness. A mask of another size than the art is refused. */
-export function glowOf(mask: Image, art: Image): Uint8Array {
-  if (mask.width !== art.width || mask.height !== art.height) {
-    throw new InputFault(`The glow mask has ${mask.width} x ${mask.height} px, the art ${art.width} x ${art.height}.`);
-  }
-  return Uint8Array.from({ length: mask.width * mask.height }, (_, i) => mask.data[4 * i]);
 }

@@ -1,6 +1,6 @@
 /** CONVENTIONS.md: what the numbers of a bundle mean, so that another program can draw the same picture. */
 import { settingsOf, type SceneDocument } from '../scene/document';
-import { HEIGHT_STEPS_PER_PX } from './bundle';
+import { HEIGHT_STEPS_PER_PX } from './maps';
 
 export function conventions(name: string, scene: SceneDocument, files: Record<string, string>): string {
   const settings = settingsOf(scene);

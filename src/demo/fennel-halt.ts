@@ -1,0 +1,212 @@
+/** Fennel Halt: a narrow-gauge railway halt in wet hills, at dusk, from the side. */
+import { encodePng } from '@/core/raster/png';
+import { traceAlpha } from '@/core/geometry/trace';
+import { alphaOf } from '@/core/raster/image';
+import { recipeWith, type Recipe } from '@/core/relief/recipe';
+import { newArtwork, newCue, newLight, newOccluder, newPlane, newScene, newSprite, newWick } from '@/core/scene/defaults';
+import type { SceneDocument, Sprite } from '@/core/scene/document';
+import { farHills, nearHills, sky, woods } from './art/landscape';
+import {
+  churn, ground, handLantern, handLanternGlow, hut, HUT, hutGlow, lamp, LAMP, lampGlow, luggage, nameBoard, platform, signal, signalGlow, SIGNAL_POST, verge,
+  wagon,
+} from './art/halt';
+import type { Paint } from './paint';
+
+export interface DemoScene {
+  projectName: string;
+  sceneName: string;
+  document: SceneDocument;
+  /** Picture files by sha-256. */
+  pictures: Map<string, Uint8Array>;
+}
+
+interface Piece {
+  name: string;
+  paint: Paint;
+  glow?: Paint;
+  recipe?: Recipe;
+  /** Pivot, px of the art; by default the middle of the foot. */
+  pivot?: [number, number];
+}
+
+const grainy = (heightPx: number, octaves: number[]) => ({ heightPx, octaves });
+
+const timberwork = recipeWith({
+  body: { kind: 'bevel', widthPx: 3, heightPx: 2, profile: 'round' },
+  grain: grainy(7, [0.5, 0.9, 0.7, 0.3, 0]),
+  pixelArt: 'yes',
+});
+const castIron = recipeWith({
+  body: { kind: 'inflate', fullness: 0.9 },
+  grain: grainy(1.5, [0.5, 0.6, 0.2, 0, 0]),
+  pixelArt: 'yes',
+});
+const masonry = recipeWith({ body: { kind: 'none' }, grain: grainy(9, [0.4, 0.8, 0.9, 0.4, 0]), pixelArt: 'yes' });
+const earth = recipeWith({ body: { kind: 'none' }, grain: grainy(5, [0.5, 0.8, 0.6, 0.2, 0]), pixelArt: 'yes' });
+const can = recipeWith({ body: { kind: 'inflate', fullness: 1 }, grain: grainy(1, [0, 0.6, 0.4, 0, 0]), pixelArt: 'yes' });
+const foliage = recipeWith({
+  body: { kind: 'bevel', widthPx: 3, heightPx: 3, profile: 'round' },
+  grain: grainy(4, [0.6, 0.8, 0.5, 0, 0]),
+  pixelArt: 'yes',
+});
+
+function pieces(): Record<string, Piece> {
+  return {
+    sky: { name: 'Sky', paint: sky(560, 190), pivot: [0, 0] },
+    'hills-far': { name: 'Far hills', paint: farHills(620, 110), pivot: [0, 110] },
+    'hills-near': { name: 'Near hills', paint: nearHills(700, 86), pivot: [0, 86] },
+    woods: { name: 'Woods', paint: woods(760, 92), recipe: foliage, pivot: [0, 92] },
+    ground: { name: 'Ground and track', paint: ground(760, 66), recipe: earth, pivot: [0, 0] },
+    platform: { name: 'Platform', paint: platform(452, 45), recipe: masonry, pivot: [0, 0] },
+    hut: { name: 'Waiting hut', paint: hut(), glow: hutGlow(), recipe: timberwork },
+    lamp: { name: 'Oil lamp', paint: lamp(), glow: lampGlow(), recipe: castIron },
+    wagon: { name: 'Goods wagon', paint: wagon(), recipe: timberwork },
+    'name-board': { name: 'Name board', paint: nameBoard(), recipe: timberwork },
+    signal: { name: 'Signal', paint: signal(), glow: signalGlow(), recipe: castIron },
+    'hand-lantern': { name: 'Hand lantern', paint: handLantern(), glow: handLanternGlow(), recipe: castIron },
+    luggage: { name: 'Luggage', paint: luggage(), recipe: can },
+    churn: { name: 'Milk churn', paint: churn(), recipe: can },
+    verge: { name: 'Verge', paint: verge(620, 58), recipe: foliage, pivot: [0, 58] },
+  };
+}
+
+/** Ground line of the halt and top of the platform, scene px. */
+const GROUND_Y = 224;
+const PLATFORM_Y = 193;
+
+/** @param sha256 the host's hash of bytes, as hex */
+export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
+  const art = pieces();
+  const pictures = new Map<string, Uint8Array>();
+  const keep = (paint: Paint) => {
+    const bytes = encodePng(paint.image);
+    const sha = sha256(bytes);
+    pictures.set(sha, bytes);
+    return sha;
+  };
+  const document: SceneDocument = {
+    ...newScene({
+      gateX: 120, gateY: 10, gateWidthPx: 480, gateHeightPx: 270, pixelArt: true, lightSpace: 'linear',
+      backdropColour: '#5d6f98', ambientColour: '#8288c0', ambientLevel: 0.42, clockHours: 19.2,
+    }),
+    planes: {
+      sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1 }),
+      hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35 }),
+      woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7 }),
+      line: newPlane({ name: 'Line', order: 'a4' }),
+      halt: newPlane({ name: 'Halt', order: 'a5' }),
+      front: newPlane({ name: 'Front', order: 'a6', parallax: 1.15 }),
+    },
+  };
+  for (const [id, { name, paint, glow, recipe, pivot }] of Object.entries(art)) {
+    document.artworks[id] = newArtwork({
+      name, imageSha: keep(paint), widthPx: paint.width, heightPx: paint.height, pixelArt: true,
+      pivotX: pivot?.[0] ?? paint.width / 2, pivotY: pivot?.[1] ?? paint.height, glowSha: glow ? keep(glow) : null,
+    });
+    if (recipe) document.reliefs[id] = { recipe };
+  }
+  placeSprites(document);
+  placeOccluders(document, art);
+  placeLights(document);
+  placeCues(document);
+  return { projectName: 'Fennel Halt', sceneName: 'Evening train', document, pictures };
+}
+
+function placeSprites(document: SceneDocument): void {
+  let order = 0;
+  const place = (id: string, artworkId: string, planeId: string, x: number, y: number, fields: Partial<Sprite> = {}) => {
+    document.sprites[id] = newSprite({
+      name: document.artworks[artworkId].name, artworkId, planeId, order: `a${String.fromCharCode(65 + order++)}`, x, y, ...fields,
+    });
+  };
+  place('sky', 'sky', 'sky', -20, 0);
+  place('hills-far', 'hills-far', 'hills', -30, 186);
+  place('hills-near', 'hills-near', 'hills', -30, 226);
+  place('woods', 'woods', 'woods', -20, 226);
+  place('ground', 'ground', 'line', -20, GROUND_Y - 2);
+  place('platform', 'platform', 'line', 268, PLATFORM_Y);
+  place('wagon', 'wagon', 'halt', 184, GROUND_Y + 9);
+  place('name-board', 'name-board', 'halt', 330, PLATFORM_Y + 2);
+  place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3);
+  place('luggage', 'luggage', 'halt', 458 - 74, PLATFORM_Y + 3);
+  place('lamp', 'lamp', 'halt', 416, PLATFORM_Y + 3);
+  place('hand-lantern', 'hand-lantern', 'halt', 289, PLATFORM_Y + 2);
+  place('signal', 'signal', 'halt', 589, PLATFORM_Y + 3);
+  place('churn-a', 'churn', 'front', 468, 281);
+  place('churn-b', 'churn', 'front', 495, 285, { flipX: true });
+  place('churn-c', 'churn', 'front', 517, 279);
+  place('verge', 'verge', 'front', 0, 312);
+}
+
+function placeOccluders(document: SceneDocument, art: Record<string, Piece>): void {
+  const { x, y, w, h } = LAMP.glass;
+  document.occluders = {
+    // Two corner posts, the roof and the oil pan: between them the light leaves the lantern.
+    lantern: newOccluder({
+      name: 'Lantern frame', planeId: 'halt', spriteId: 'lamp', kind: 'closed',
+      outlines: [
+        [x - 3, y - 2, x + w + 3, y - 2, x + w / 2, 2],
+        [x + 4, y + h, x + w - 4, y + h, x + w - 5, y + h + 4, x + 5, y + h + 4],
+        [x - 1, y + 7.6, x, y + 7.6, x, y + 8.8, x - 1, y + 8.8],
+        [x + w, y + 7.6, x + w + 1, y + 7.6, x + w + 1, y + 8.8, x + w, y + 8.8],
+        [x - 0.4, y + h - 2, x + 0.4, y + h - 2, x + 0.4, y + h - 1.2, x - 0.4, y + h - 1.2],
+        [x + w - 0.4, y + h - 2, x + w + 0.4, y + h - 2, x + w + 0.4, y + h - 1.2, x + w - 0.4, y + h - 1.2],
+      ],
+    }),
+    platform: newOccluder({
+      name: 'Platform', planeId: 'line', spriteId: 'platform', kind: 'closed', outlines: [[0, 1, 452, 1, 452, 45, 0, 45]],
+    }),
+    hut: newOccluder({
+      name: 'Hut', planeId: 'halt', spriteId: 'hut', kind: 'closed',
+      outlines: [[9, 104, 9, 41, 1, 40, 22, 4, HUT.width - 22, 4, HUT.width - 1, 40, HUT.width - 9, 41, HUT.width - 9, 104]],
+    }),
+    wagon: newOccluder({
+      name: 'Wagon', planeId: 'halt', spriteId: 'wagon', kind: 'closed',
+      outlines: traceAlpha(alphaOf(art.wagon.paint.image), art.wagon.paint.width, art.wagon.paint.height, 128, 1.5),
+    }),
+    board: newOccluder({
+      name: 'Name board', planeId: 'halt', spriteId: 'name-board', kind: 'closed', outlines: [[0, 2, 62, 2, 62, 17, 0, 17]],
+    }),
+  };
+}
+
+function placeLights(document: SceneDocument): void {
+  document.wicks = {
+    'calm-flame': newWick({ name: 'Calm flame', seed: 1907, rateHz: 1.7, levelLow: 0.78, levelHigh: 1.12, reachLow: 0.94, reachHigh: 1.04 }),
+    'draughty-flame': newWick({ name: 'Draughty flame', seed: 44, rateHz: 3.2, roughness: 0.7, levelLow: 0.55, levelHigh: 1.2 }),
+  };
+  const lampX = 416 - LAMP.width / 2;
+  const lampY = PLATFORM_Y + 3 - LAMP.height;
+  document.lights = {
+    'light-platform': newLight({
+      name: 'Platform lamp', planeId: 'halt', order: 'a1', x: lampX + LAMP.flame.x, y: lampY + LAMP.flame.y, colour: '#ffb45e',
+      level: 3.2, corePx: 22, reachPx: 225, steepness: 0.85, heightPx: 44, air: 0.045, spanFarId: 'woods', wickId: 'calm-flame',
+    }),
+    'light-window': newLight({
+      name: 'Hut window', planeId: 'halt', order: 'a2', x: 500 - HUT.width / 2 + 37, y: PLATFORM_Y + 3 - HUT.height + 66,
+      colour: '#ffcf8a', level: 1.5, corePx: 12, reachPx: 84, curve: 'eased', steepness: 1.4, heightPx: 26, shadows: false,
+      spanFarId: 'line', wickId: 'calm-flame',
+    }),
+    'light-signal': newLight({
+      name: 'Signal lamp', planeId: 'halt', order: 'a3', x: 589 - SIGNAL_POST.width / 2 + 26.5, y: PLATFORM_Y + 3 - SIGNAL_POST.height + 14.5,
+      colour: '#ff4a30', level: 2.4, corePx: 4, reachPx: 74, heightPx: 14, air: 0.14, spanFarId: 'woods',
+    }),
+    'light-guard': newLight({
+      name: "Guard's lantern", planeId: 'halt', order: 'a4', x: 289, y: PLATFORM_Y - 3.5, colour: '#ffa04a', level: 2.2, corePx: 8,
+      reachPx: 96, heightPx: 20, air: 0.05, spanFarId: 'line', wickId: 'draughty-flame',
+    }),
+  };
+}
+
+function placeCues(document: SceneDocument): void {
+  const cue = (clockHours: number, ambientColour: string, ambientLevel: number) => newCue({ clockHours, ambientColour, ambientLevel });
+  document.cues = {
+    'cue-small-hours': cue(2, '#3a4a80', 0.14),
+    'cue-first-light': cue(5.5, '#8a94c4', 0.32),
+    'cue-morning': cue(8, '#f2e6d4', 0.85),
+    'cue-noon': cue(13, '#fff8ec', 1.02),
+    'cue-low-sun': cue(17.5, '#ffcf9c', 0.78),
+    'cue-dusk': cue(19.25, '#8288c0', 0.42),
+    'cue-night': cue(21.5, '#4a5a98', 0.22),
+  };
+}
