@@ -1,0 +1,5 @@
+import { FrontPage } from '@/studio/front/FrontPage';
+
+export default function Page() {
+  return <FrontPage />;
+}

@@ -1,0 +1,63 @@
+'use client';
+import { useRef } from 'react';
+import type { CollectionName, RecordOf } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { useScene, useStudio } from '../context';
+import type { Gesture } from '../store/scene-store';
+import type { Studio } from '../store/studio';
+import { ValueField, type ValueFieldProps } from './ValueField';
+
+type NumberField<C extends CollectionName> = {
+  [K in keyof RecordOf<C>]: RecordOf<C>[K] extends number ? K : never;
+}[keyof RecordOf<C>] &
+  string;
+
+export interface FieldOfProps<C extends CollectionName>
+  extends Omit<ValueFieldProps, 'value' | 'differs' | 'onPreview' | 'onCommit' | 'onCancel'> {
+  collection: C;
+  ids: readonly string[];
+  field: NumberField<C>;
+  /** Shown and typed as a multiple of the stored value. */
+  scale?: number;
+}
+
+/** A number of one or many records: one movement changes all of them in one undo step. */
+export function FieldOf<C extends CollectionName>({ collection, ids, field, scale = 1, ...rest }: FieldOfProps<C>) {
+  const studio = useStudio();
+  const values = useScene((state) => ids.map((id) => (state.scene[collection][id] as unknown as Record<string, unknown> | undefined)?.[field] as number));
+  const { preview, commit, cancel } = useGesture(studio, rest.label);
+  const editsFor = (value: number) =>
+    ids.flatMap((id) => change(studio.scenes.kept, collection, id, { [field]: value / scale } as Partial<RecordOf<C>>) ?? []);
+  return (
+    <ValueField
+      {...rest}
+      value={(values[0] ?? 0) * scale}
+      differs={values.some((v) => v !== values[0])}
+      onPreview={(value) => preview(editsFor(value))}
+      onCommit={(value) => commit(editsFor(value))}
+      onCancel={cancel}
+    />
+  );
+}
+
+/** A gesture that opens with its first preview and closes with its commit. */
+export function useGesture(studio: Studio, label: string) {
+  const open = useRef<Gesture | null>(null);
+  return {
+    preview(edits: Parameters<Gesture['preview']>[0]) {
+      open.current ??= studio.scenes.gesture(label);
+      open.current.preview(edits);
+    },
+    commit(edits: Parameters<Gesture['preview']>[0]) {
+      if (open.current) {
+        open.current.preview(edits);
+        open.current.commit();
+      } else studio.scenes.transact({ label, edits });
+      open.current = null;
+    },
+    cancel() {
+      open.current?.cancel();
+      open.current = null;
+    },
+  };
+}

@@ -1,0 +1,113 @@
+'use client';
+/** Small parts of the desk: columns, switches, choices, colours. */
+import { useRef, type ReactNode } from 'react';
+
+export function Column({ title, aside, wide, children }: { title: string; aside?: ReactNode; wide?: boolean; children: ReactNode }) {
+  return (
+    <section className={`flex min-w-0 flex-col ${wide ? 'w-[216px]' : 'w-[186px]'} shrink-0`} aria-label={title}>
+      <h3 className="heading">
+        <span>{title}</span>
+        {aside && <span className="normal-case tracking-normal">{aside}</span>}
+      </h3>
+      {children}
+    </section>
+  );
+}
+
+export function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div className="flex h-[22px] items-center gap-2">
+      <span className="w-[58px] shrink-0 truncate">{label}</span>
+      <div className="flex min-w-0 flex-1 items-center justify-end gap-1">{children}</div>
+    </div>
+  );
+}
+
+/** On or off, as a word that says which. */
+export function Switch({ label, on, onChange, words = ['on', 'off'], warns = false }: {
+  label: string; on: boolean; onChange(on: boolean): void; words?: [string, string]; warns?: boolean;
+}) {
+  return (
+    <Row label={label}>
+      <button
+        type="button"
+        role="switch"
+        aria-checked={on}
+        aria-label={label}
+        className={`cursor-pointer px-1 ${on ? '' : warns ? 'text-signal' : 'text-ash'}`}
+        onClick={() => onChange(!on)}
+      >
+        {on ? words[0] : words[1]}
+      </button>
+    </Row>
+  );
+}
+
+export function Choice<T extends string>({ label, value, options, onChange }: {
+  label: string; value: T; options: readonly (readonly [T, string])[]; onChange(value: T): void;
+}) {
+  return (
+    <Row label={label}>
+      <select
+        aria-label={label}
+        className="field min-w-0 flex-1 cursor-pointer bg-slate text-right text-brass [text-align-last:right]"
+        value={value}
+        onChange={(event) => onChange(event.currentTarget.value as T)}
+      >
+        {options.map(([option, words]) => (
+          <option key={option} value={option} className="bg-slate text-chalk">
+            {words}
+          </option>
+        ))}
+      </select>
+    </Row>
+  );
+}
+
+/** A colour field: a picker that previews while it moves, and the hex beside it. */
+export function ColourField({ label, value, onPreview, onCommit }: {
+  label: string; value: string; onPreview(hex: string): void; onCommit(hex: string): void;
+}) {
+  const moved = useRef<string | null>(null);
+  const finish = () => {
+    if (moved.current) onCommit(moved.current);
+    moved.current = null;
+  };
+  return (
+    <Row label={label}>
+      <input
+        type="color"
+        aria-label={label}
+        className="h-[14px] min-w-8 flex-1 cursor-pointer appearance-none border-none bg-transparent p-0 [&::-webkit-color-swatch]:rounded-none [&::-webkit-color-swatch]:border-none [&::-webkit-color-swatch-wrapper]:p-0"
+        value={value}
+        onChange={(event) => {
+          moved.current = event.currentTarget.value;
+          onPreview(moved.current);
+        }}
+        onBlur={finish}
+        onPointerLeave={finish}
+      />
+      <input
+        key={value}
+        className="field figure w-[62px] shrink-0 text-right"
+        aria-label={`${label}, hex`}
+        defaultValue={value}
+        onBlur={(event) => /^#[0-9a-f]{6}$/i.test(event.currentTarget.value) && event.currentTarget.value !== value && onCommit(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          event.stopPropagation();
+        }}
+      />
+    </Row>
+  );
+}
+
+export function Key({ children, onClick, pressed, disabled, title, name }: {
+  children: ReactNode; onClick(): void; pressed?: boolean; disabled?: boolean; title?: string; name?: string;
+}) {
+  return (
+    <button type="button" className="key" aria-pressed={pressed} aria-label={name} disabled={disabled} title={title} onClick={onClick}>
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,98 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { SETTINGS_ID } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { useDesk, useScene, useStudio } from '../context';
+import { useGesture } from '../controls/FieldOf';
+import { recordCue } from '../dayline/record-cue';
+import { Fader } from './Fader';
+
+/** How often the shown value follows the running day. */
+const FOLLOW_MS = 120;
+
+/**
+ * The ambient light at the hour of the dayline. Without cues it is the scene's own; with cues a change is a trial at
+ * this hour until it is recorded.
+ */
+export function AmbientChannel() {
+  const studio = useStudio();
+  const hasCues = useScene((state) => Object.keys(state.scene.cues).length > 0);
+  const isTrial = useDesk((state) => state.trial !== null);
+  const { colour, level } = useAmbient();
+  const gesture = useGesture(studio, 'Ambient light');
+
+  const editsFor = (fields: { ambientColour?: string; ambientLevel?: number }) => {
+    const made = change(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
+    return made ? [made] : [];
+  };
+  const attempt = (fields: { colour?: string; level?: number }) =>
+    studio.desk.setState({ trial: { ...studio.ambient(), ...fields }, notice: null });
+  const setLevel = (value: number, isDone: boolean) => {
+    if (hasCues) attempt({ level: value });
+    else if (isDone) gesture.commit(editsFor({ ambientLevel: value }));
+    else gesture.preview(editsFor({ ambientLevel: value }));
+  };
+  const setColour = (value: string) => {
+    if (hasCues) attempt({ colour: value });
+    else gesture.commit(editsFor({ ambientColour: value }));
+  };
+
+  return (
+    <section aria-label="Ambient" className="flex w-[66px] shrink-0 flex-col border-r border-line px-[6px] pt-1 pb-1">
+      <p className="h-[36px] leading-[17px]">
+        Ambient
+        {isTrial && <span className="block text-small text-brass">trial</span>}
+      </p>
+      <input
+        type="color"
+        aria-label="Ambient colour"
+        className="h-[10px] w-full shrink-0 cursor-pointer appearance-none border-none bg-transparent p-0 [&::-webkit-color-swatch]:rounded-none [&::-webkit-color-swatch]:border-none [&::-webkit-color-swatch-wrapper]:p-0"
+        value={colour}
+        onChange={(event) => setColour(event.currentTarget.value)}
+      />
+      <div className="flex min-h-0 flex-1 justify-center py-1">
+        <Fader
+          label="Level of the ambient light"
+          value={level}
+          onPreview={(value) => setLevel(value, false)}
+          onCommit={(value) => setLevel(value, true)}
+          onCancel={() => (hasCues ? studio.desk.setState({ trial: null }) : gesture.cancel())}
+        />
+      </div>
+      {isTrial && (
+        <button type="button" className="mb-[2px] cursor-pointer border border-brass text-small text-brass" onClick={() => recordCue(studio)}>
+          record
+        </button>
+      )}
+      <span className="figure text-right">{level.toFixed(2)}</span>
+    </section>
+  );
+}
+
+/** The ambient at the playhead, followed at a calm rate. */
+function useAmbient() {
+  const studio = useStudio();
+  const [value, setValue] = useState(() => studio.ambient());
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const read = () => {
+      timer = null;
+      const next = studio.ambient();
+      setValue((last) => (last.colour === next.colour && Math.abs(last.level - next.level) < 0.001 ? last : next));
+    };
+    const later = () => {
+      timer ??= setTimeout(read, FOLLOW_MS);
+    };
+    read();
+    const leave = [
+      studio.live.subscribe((s, l) => s.clockHours !== l.clockHours && later()),
+      studio.scenes.api.subscribe((s, l) => s.scene !== l.scene && read()),
+      studio.desk.subscribe((s, l) => s.trial !== l.trial && read()),
+    ];
+    return () => {
+      if (timer) clearTimeout(timer);
+      leave.forEach((stop) => stop());
+    };
+  }, [studio]);
+  return value;
+}

@@ -1,0 +1,126 @@
+'use client';
+import { FALL_CURVES, inOrder, type FallCurve } from '@/core/scene/document';
+import { newWick } from '@/core/scene/defaults';
+import { change, create } from '@/core/scene/edits';
+import { hashText } from '@/core/time/noise';
+import { FieldOf } from '../controls/FieldOf';
+import { NameField } from '../controls/NameField';
+import { Choice, ColourField, Column, Row, Switch } from '../controls/small';
+import { useScene, useStudio } from '../context';
+import { freshId } from '../store/studio';
+import { useField } from './use-fields';
+import { WickColumn } from './WickColumn';
+
+const CURVE_WORDS: Record<FallCurve, string> = { straight: 'Straight', eased: 'Eased', natural: 'Natural', even: 'Even' };
+
+export function LightBay({ ids }: { ids: string[] }) {
+  const studio = useStudio();
+  const colour = useField('lights', ids, 'colour', 'Colour');
+  const curve = useField('lights', ids, 'curve', 'Curve');
+  const shadows = useField('lights', ids, 'shadows', 'Shadows');
+  const far = useField('lights', ids, 'spanFarId', 'Span');
+  const near = useField('lights', ids, 'spanNearId', 'Span');
+  const wick = useField('lights', ids, 'wickId', 'Wick');
+  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const wicks = useScene((state) => Object.entries(state.scene.wicks).map(([id, { name }]) => [id, name] as const));
+
+  const setWick = (value: string) => {
+    if (value === 'new') {
+      const wickId = freshId();
+      const name = `Wick ${wicks.length + 1}`;
+      const edits = [create('wicks', wickId, newWick({ name, seed: hashText(wickId) }))];
+      studio.scenes.transact({
+        label: 'New wick',
+        edits: [...edits, ...ids.flatMap((id) => change(studio.scene, 'lights', id, { wickId }) ?? [])],
+      });
+    } else wick.set(value === '' ? null : value);
+  };
+
+  return (
+    <div>
+      <Title ids={ids} />
+      <div className="flex gap-5 pb-2">
+        <Column title="Light">
+          <FieldOf collection="lights" ids={ids} field="level" label="Level" low={0} high={16} step={0.01} logarithmic initial={1.5} />
+          <ColourField label="Colour" value={colour.value} onPreview={colour.preview} onCommit={colour.set} />
+          <FieldOf collection="lights" ids={ids} field="corePx" label="Core" low={0} high={200} step={0.5} digits={1} unit="px" logarithmic initial={6} />
+          <FieldOf collection="lights" ids={ids} field="reachPx" label="Reach" low={1} high={1000} digits={1} unit="px" logarithmic initial={120} />
+          <FieldOf collection="lights" ids={ids} field="heightPx" label="Height" low={0} high={400} digits={1} unit="px" logarithmic initial={32} />
+        </Column>
+        <Column title="Falloff">
+          <Choice<FallCurve> label="Curve" value={curve.value} options={FALL_CURVES.map((c) => [c, CURVE_WORDS[c]])} onChange={curve.set} />
+          <FieldOf collection="lights" ids={ids} field="steepness" label="Steepness" low={0.1} high={10} step={0.01} logarithmic initial={1} />
+          <FieldOf collection="lights" ids={ids} field="air" label="Air" low={0} high={1} step={0.01} initial={0} />
+          <FieldOf collection="lights" ids={ids} field="relief" label="Relief" low={0} high={1} step={0.01} initial={1} />
+        </Column>
+        <Column title="Shadow" aside={!shadows.value && <span className="text-signal">throws none</span>}>
+          <Switch label="Shadows" on={shadows.value} warns onChange={shadows.set} />
+          <Choice label="From" value={far.value ?? ''} options={[['', 'Farthest plane'], ...planes]} onChange={(v) => far.set(v === '' ? null : v)} />
+          <Choice label="To" value={near.value ?? ''} options={[['', 'Nearest plane'], ...planes]} onChange={(v) => near.set(v === '' ? null : v)} />
+          <Row label="Stopped by">
+            <StoppedBy ids={ids} />
+          </Row>
+        </Column>
+        <Column title="Wick">
+          <Choice
+            label="Wick"
+            value={wick.value ?? ''}
+            options={[['', 'None, steady'], ...wicks, ['new', 'New breeze …']]}
+            onChange={setWick}
+          />
+          {wick.value && <WickColumn wickId={wick.value} lightId={ids[0]} />}
+        </Column>
+      </div>
+    </div>
+  );
+}
+
+/** How many occluders stand on the planes that the light reaches. */
+function StoppedBy({ ids }: { ids: string[] }) {
+  const count = useScene(({ scene }) => {
+    const order = inOrder(scene.planes).map(([id]) => id);
+    const light = scene.lights[ids[0]];
+    if (!light?.shadows) return 0;
+    const low = light.spanFarId === null ? 0 : order.indexOf(light.spanFarId);
+    const high = light.spanNearId === null ? order.length - 1 : order.indexOf(light.spanNearId);
+    return Object.values(scene.occluders).filter((occluder) => {
+      const planeId = occluder.spriteId === null ? occluder.planeId : scene.sprites[occluder.spriteId]?.planeId;
+      const at = planeId === undefined ? -1 : order.indexOf(planeId);
+      return !occluder.hidden && at >= Math.min(low, high) && at <= Math.max(low, high);
+    }).length;
+  });
+  return <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>;
+}
+
+function Title({ ids }: { ids: string[] }) {
+  const studio = useStudio();
+  const light = useScene((state) => state.scene.lights[ids[0]]);
+  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  if (!light) return null;
+  return (
+    <div className="mb-1 flex items-center gap-2">
+      <span className="inline-block size-[10px] rotate-45" style={{ background: light.colour }} />
+      {ids.length > 1 ? (
+        <span className="text-large">{ids.length} lights</span>
+      ) : (
+        <NameField name={light.name} label="Name of the light" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'lights', ids[0], { name })} />
+      )}
+      <span className="text-ash">point light on</span>
+      <select
+        aria-label="Plane of the light"
+        className="field cursor-pointer bg-slate text-brass"
+        value={light.planeId}
+        onChange={(event) => {
+          const planeId = event.currentTarget.value;
+          studio.scenes.transact({ label: 'Hang on a plane', edits: ids.flatMap((id) => change(studio.scene, 'lights', id, { planeId }) ?? []) });
+        }}
+      >
+        {planes.map(([id, name]) => (
+          <option key={id} value={id} className="bg-slate text-chalk">
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,60 @@
+'use client';
+import { inOrder, OWN_SHADES, type OwnShade } from '@/core/scene/document';
+import { NameField } from '../controls/NameField';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { useScene, useStudio } from '../context';
+import { commandOf } from '../store/commands';
+import { useField } from './use-fields';
+
+const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
+
+export function OccluderBay({ ids }: { ids: string[] }) {
+  const studio = useStudio();
+  const occluder = useScene((state) => state.scene.occluders[ids[0]]);
+  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const ownShade = useField('occluders', ids, 'ownShade', 'Own shade');
+  const planeId = useField('occluders', ids, 'planeId', 'Put on a plane');
+  const hidden = useField('occluders', ids, 'hidden', 'Hide');
+  const locked = useField('occluders', ids, 'locked', 'Lock');
+  const owner = useScene((state) => state.scene.sprites[state.scene.occluders[ids[0]]?.spriteId ?? '']?.name ?? null);
+  if (!occluder) return null;
+  const points = occluder.outlines.reduce((sum, outline) => sum + outline.length / 2, 0);
+  return (
+    <div>
+      <div className="mb-1 flex items-center gap-2">
+        {ids.length > 1 ? (
+          <span className="text-large">{ids.length} occluders</span>
+        ) : (
+          <NameField name={occluder.name} label="Name of the occluder" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'occluders', ids[0], { name })} />
+        )}
+        <span className="text-ash">{occluder.kind === 'closed' ? 'closed outline' : 'line'}</span>
+      </div>
+      <div className="flex gap-5 pb-2">
+        <Column title="Shadow">
+          {occluder.kind === 'closed' && (
+            <Choice<OwnShade> label="The caster" value={ownShade.value} options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])} onChange={ownShade.set} />
+          )}
+          <Switch label="Blocks" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
+          <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
+        </Column>
+        <Column title="Stands">
+          {owner === null ? (
+            <Choice label="Plane" value={planeId.value} options={planes} onChange={planeId.set} />
+          ) : (
+            <Row label="Moves with">
+              <button type="button" className="cursor-pointer truncate text-brass" onClick={() => studio.pick({ collection: 'sprites', id: occluder.spriteId! })}>
+                {owner}
+              </button>
+            </Row>
+          )}
+          <Row label="Points">
+            <span className="figure">{points}</span>
+          </Row>
+          <Row label="">
+            <Key onClick={() => commandOf('delete').run(studio)}>Delete</Key>
+          </Row>
+        </Column>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+'use client';
+import { inOrder } from '@/core/scene/document';
+import { FieldOf } from '../controls/FieldOf';
+import { NameField } from '../controls/NameField';
+import { ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { useScene, useStudio } from '../context';
+import { addPlane, movePlane } from '../elevation/planes';
+import { commandOf } from '../store/commands';
+import { useField } from './use-fields';
+
+export function PlaneBay({ id }: { id: string }) {
+  const studio = useStudio();
+  const plane = useScene((state) => state.scene.planes[id]);
+  const at = useScene((state) => inOrder(state.scene.planes).findIndex(([other]) => other === id));
+  const count = useScene((state) => Object.keys(state.scene.planes).length);
+  const tint = useField('planes', [id], 'tint', 'Tint');
+  const hidden = useField('planes', [id], 'hidden', 'Hide');
+  const locked = useField('planes', [id], 'locked', 'Lock');
+  if (!plane) return null;
+  return (
+    <div>
+      <div className="mb-1 flex items-center gap-2">
+        <NameField name={plane.name} label="Name of the plane" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'planes', id, { name })} />
+        <span className="text-ash">
+          plane {at + 1} of {count}, counted from the farthest
+        </span>
+      </div>
+      <div className="flex gap-5 pb-2">
+        <Column title="Plane">
+          <FieldOf collection="planes" ids={[id]} field="parallax" label="Parallax" low={0} high={2} step={0.01} initial={1} />
+          <ColourField label="Tint" value={tint.value} onPreview={tint.preview} onCommit={tint.set} />
+          <Switch label="Shown" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
+          <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
+        </Column>
+        <Column title="Order">
+          <Row label="Move">
+            <Key disabled={at === 0} onClick={() => movePlane(studio, id, -1)}>
+              Farther
+            </Key>
+            <Key disabled={at === count - 1} onClick={() => movePlane(studio, id, 1)}>
+              Nearer
+            </Key>
+          </Row>
+          <Row label="">
+            <Key onClick={() => addPlane(studio, id)}>Add a plane in front</Key>
+          </Row>
+          <Row label="">
+            <Key disabled={count === 1} onClick={() => commandOf('delete').run(studio)}>
+              Delete with all on it
+            </Key>
+          </Row>
+        </Column>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+'use client';
+import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
+import { SETTINGS_ID } from '@/core/scene/document';
+import { FieldOf } from '../controls/FieldOf';
+import { Choice, ColourField, Column, Switch } from '../controls/small';
+import { useField } from './use-fields';
+
+const SPACE_WORDS: Record<LightSpace, string> = { linear: 'Linear light', display: 'Display values' };
+const IDS = [SETTINGS_ID];
+
+/** What belongs to the scene as a whole; shown while nothing is picked. */
+export function SceneBay() {
+  const backdrop = useField('settings', IDS, 'backdropColour', 'Backdrop');
+  const backdropLit = useField('settings', IDS, 'backdropLit', 'Backdrop');
+  const space = useField('settings', IDS, 'lightSpace', 'Light space');
+  const pixelArt = useField('settings', IDS, 'pixelArt', 'Kind of art');
+  return (
+    <div>
+      <p className="mb-1 text-large">
+        The scene <span className="text-plain text-ash">pick something to see its own controls</span>
+      </p>
+      <div className="flex gap-5 pb-2">
+        <Column title="Backdrop">
+          <ColourField label="Colour" value={backdrop.value} onPreview={backdrop.preview} onCommit={backdrop.set} />
+          <Switch label="Takes light" on={backdropLit.value} words={['yes', 'no']} onChange={backdropLit.set} />
+        </Column>
+        <Column title="Gate" aside="px">
+          <FieldOf collection="settings" ids={IDS} field="gateX" label="Across" low={-2000} high={2000} digits={0} />
+          <FieldOf collection="settings" ids={IDS} field="gateY" label="Down" low={-2000} high={2000} digits={0} />
+          <FieldOf collection="settings" ids={IDS} field="gateWidthPx" label="Width" low={16} high={1920} digits={0} initial={480} />
+          <FieldOf collection="settings" ids={IDS} field="gateHeightPx" label="Height" low={16} high={1080} digits={0} initial={270} />
+        </Column>
+        <Column title="Picture">
+          <Choice<'yes' | 'no'> label="Art" value={pixelArt.value ? 'yes' : 'no'} options={[['yes', 'Pixel art'], ['no', 'Painted']]} onChange={(v) => pixelArt.set(v === 'yes')} />
+          <Choice<LightSpace> label="Light in" value={space.value} options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])} onChange={space.set} />
+        </Column>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { traceAlpha } from '@/core/geometry/trace';
+import { newOccluder } from '@/core/scene/defaults';
+import { change, create } from '@/core/scene/edits';
+import { Column, Key, Row } from '../controls/small';
+import { ValueField } from '../controls/ValueField';
+import { usePictureTick, useScene, useStudio } from '../context';
+import { freshId } from '../store/studio';
+
+/** From this coverage on a pixel stops light. */
+const TRACE_ALPHA = 128;
+
+/** One press takes the sprite's outline from its alpha; the tolerance says how far it may stray, with its points counted. */
+export function TraceColumn({ spriteId }: { spriteId: string }) {
+  const studio = useStudio();
+  const [tolerance, setTolerance] = useState(1);
+  const artworkId = useScene((state) => state.scene.sprites[spriteId]?.artworkId);
+  const own = useScene((state) =>
+    Object.entries(state.scene.occluders).flatMap(([id, occluder]) => (occluder.spriteId === spriteId ? [[id, occluder] as const] : [])),
+  );
+  const tick = usePictureTick();
+  const outlines = useMemo(() => {
+    // The picture may arrive after the sprite was picked.
+    void tick;
+    const pixels = artworkId ? studio.pictures.source(artworkId) : null;
+    if (!pixels) return null;
+    const alpha = Uint8Array.from({ length: pixels.width * pixels.height }, (_, i) => pixels.rgba[4 * i + 3]);
+    return traceAlpha(alpha, pixels.width, pixels.height, TRACE_ALPHA, tolerance);
+  }, [studio, artworkId, tolerance, tick]);
+  const points = outlines?.reduce((sum, outline) => sum + outline.length / 2, 0) ?? 0;
+
+  const trace = () => {
+    if (!outlines || outlines.length === 0) return studio.say('This artwork has no opaque pixels to trace.');
+    const [last] = own;
+    const sprite = studio.scene.sprites[spriteId];
+    const edit = last
+      ? change(studio.scene, 'occluders', last[0], { outlines })
+      : create('occluders', freshId(), newOccluder({ name: `${sprite.name} outline`, planeId: sprite.planeId, spriteId, kind: 'closed', outlines }));
+    if (edit) studio.scenes.transact({ label: 'Trace the outline', edits: [edit] });
+  };
+
+  return (
+    <Column title="Occluder" aside={own.length > 0 ? `${own.length} of its own` : 'none yet'}>
+      <ValueField
+        label="Tolerance"
+        value={tolerance}
+        low={0}
+        high={8}
+        step={0.1}
+        digits={1}
+        unit="px"
+        initial={1}
+        onPreview={setTolerance}
+        onCommit={setTolerance}
+        onCancel={() => undefined}
+      />
+      <Row label="Points">
+        <span className="figure">{outlines === null ? '…' : points}</span>
+      </Row>
+      <Row label="">
+        <Key onClick={trace}>{own.length > 0 ? 'Trace again' : 'Trace its outline'}</Key>
+      </Row>
+      {own.map(([id, { name }]) => (
+        <button key={id} type="button" className="cursor-pointer truncate text-right text-brass" onClick={() => studio.pick({ collection: 'occluders', id })}>
+          {name}
+        </button>
+      ))}
+    </Column>
+  );
+}

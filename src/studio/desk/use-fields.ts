@@ -1,0 +1,24 @@
+import type { CollectionName, RecordOf } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { useGesture } from '../controls/FieldOf';
+import { useScene, useStudio } from '../context';
+
+/**
+ * One field of one or many records that is no number: its value, whether values differ, and setters that change all
+ * of them in one undo step.
+ */
+export function useField<C extends CollectionName, F extends keyof RecordOf<C> & string>(
+  collection: C, ids: readonly string[], field: F, label: string,
+) {
+  const studio = useStudio();
+  const values = useScene((state) => ids.map((id) => (state.scene[collection][id] as RecordOf<C> | undefined)?.[field]));
+  const gesture = useGesture(studio, label);
+  const editsFor = (value: RecordOf<C>[F]) =>
+    ids.flatMap((id) => change(studio.scenes.kept, collection, id, { [field]: value } as unknown as Partial<RecordOf<C>>) ?? []);
+  return {
+    value: values[0] as RecordOf<C>[F],
+    differs: values.some((v) => v !== values[0]),
+    set: (value: RecordOf<C>[F]) => gesture.commit(editsFor(value)),
+    preview: (value: RecordOf<C>[F]) => gesture.preview(editsFor(value)),
+  };
+}

@@ -1,0 +1,58 @@
+'use client';
+import { useDesk } from '../context';
+import { Dayline } from '../dayline/Dayline';
+import { StageDesk } from '../desk/StageDesk';
+import { TimeDesk } from '../desk/TimeDesk';
+import { Elevation } from '../elevation/Elevation';
+import { HandoffBench } from '../handoff/HandoffBench';
+import { ReliefBench } from '../relief/ReliefBench';
+import { Stage } from '../stage/Stage';
+import { ConflictDialog } from './ConflictDialog';
+import { Fence } from './Fence';
+import { KeysDialog } from './KeysDialog';
+import { TopBar } from './TopBar';
+import { useAddress } from './use-address';
+import { useKeys } from './use-keys';
+
+/** The three bands: the thing itself, its line of measure, the desk. */
+export function StudioSurface() {
+  const bench = useDesk((state) => state.bench);
+  useKeys();
+  useAddress();
+  return (
+    <div className="grid h-dvh grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
+      <TopBar />
+      {bench === 'relief' && (
+        <Fence name="Relief bench">
+          <ReliefBench />
+        </Fence>
+      )}
+      {bench === 'handoff' && (
+        <Fence name="Hand-off bench">
+          <HandoffBench />
+        </Fence>
+      )}
+      {(bench === 'stage' || bench === 'time') && (
+        <main className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]">
+          <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
+            <Fence name="Elevation">
+              <Elevation />
+            </Fence>
+            <Fence name="Stage">
+              <Stage />
+            </Fence>
+          </div>
+          <Fence name="Dayline">
+            <Dayline />
+          </Fence>
+          <Fence name="Desk">{bench === 'time' ? <TimeDesk /> : <StageDesk />}</Fence>
+        </main>
+      )}
+      <ConflictDialog />
+      <KeysDialog />
+      <p className="fixed inset-0 z-50 hidden items-center justify-center bg-soot p-8 text-large max-[1023px]:flex">
+        The desk wants a window of at least 1024 px. Make it wider, and it comes back as it was.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+import Link from 'next/link';
+import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
+import { WIPE_WORDS } from '../stage/stage-controller';
+import { commandOf } from '../store/commands';
+import { BENCH_WORDS, BENCHES, WIPES } from '../store/desk-store';
+import type { SyncState } from '../store/sync';
+
+export function TopBar() {
+  const studio = useStudio();
+  const bench = useDesk((state) => state.bench);
+  return (
+    <header className="relative z-20 flex items-center gap-4 border-b border-line bg-slate pr-4 pl-4">
+      <Link href="/" className="text-large font-semibold tracking-[0.08em] text-brass">
+        OILWICK
+      </Link>
+      <p className="flex min-w-0 gap-2 text-plain">
+        <span className="truncate text-ash">{studio.info.projectName}</span>
+        <span className="text-dust">/</span>
+        <span className="truncate">{studio.info.name}</span>
+      </p>
+      <nav aria-label="Benches" className="flex h-full flex-1 justify-center">
+        {BENCHES.map((name, i) => (
+          <button
+            key={name}
+            type="button"
+            aria-current={bench === name ? 'page' : undefined}
+            className={`flex h-full cursor-pointer items-center gap-2 border-b-2 px-4 ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
+            onClick={() => studio.desk.setState({ bench: name })}
+          >
+            <span className="figure text-dust">{i + 1}</span>
+            {BENCH_WORDS[name]}
+          </button>
+        ))}
+      </nav>
+      <UndoKeys />
+      <SaveState />
+      {(bench === 'stage' || bench === 'time') && <WipeAndPlay />}
+    </header>
+  );
+}
+
+function UndoKeys() {
+  const studio = useStudio();
+  const undo = useScene((state) => state.undo.at(-1)?.label ?? null);
+  const redo = useScene((state) => state.redo.at(-1)?.label ?? null);
+  return (
+    <div className="flex gap-1">
+      <button type="button" className="key" disabled={undo === null} title={undo ? `Undo: ${undo}` : undefined} onClick={() => commandOf('undo').run(studio)}>
+        Undo
+      </button>
+      <button type="button" className="key" disabled={redo === null} title={redo ? `Redo: ${redo}` : undefined} onClick={() => commandOf('redo').run(studio)}>
+        Redo
+      </button>
+    </div>
+  );
+}
+
+function saveWords(sync: SyncState): string {
+  switch (sync.kind) {
+    case 'saved':
+      return 'Saved';
+    case 'saving':
+      return 'Saving …';
+    case 'unsaved':
+      return 'Not saved';
+    case 'conflict':
+      return 'Changed elsewhere';
+  }
+}
+
+function SaveState() {
+  const sync = useSync();
+  const isBad = sync.kind === 'unsaved' || sync.kind === 'conflict';
+  const why = sync.kind === 'unsaved' ? sync.why : undefined;
+  return (
+    <p role="status" title={why} className={`max-w-[220px] truncate ${isBad ? 'text-signal' : 'text-ash'}`}>
+      {saveWords(sync)}
+      {why && <span className="text-small">: {why} It is kept in this browser.</span>}
+    </p>
+  );
+}
+
+function WipeAndPlay() {
+  const studio = useStudio();
+  const wipe = useDesk((state) => state.wipe);
+  const workLamp = useDesk((state) => state.workLamp);
+  const plays = useLive((live) => live.dayRate !== 0);
+  const isFrozen = useLive((live) => live.isFrozen);
+  return (
+    <div className="flex gap-1">
+      <button type="button" className="key" aria-pressed={workLamp} title="Lights the stage for you alone (W)" onClick={() => commandOf('work-lamp').run(studio)}>
+        Work lamp
+      </button>
+      <select
+        aria-label="Wipe"
+        className="key bg-iron"
+        value={wipe}
+        title="Compare under a movable edge (X)"
+        onChange={(event) => studio.desk.setState({ wipe: event.currentTarget.value as typeof wipe })}
+      >
+        {WIPES.map((kind) => (
+          <option key={kind} value={kind} className="bg-slate">
+            {kind === 'none' ? 'Wipe' : `Wipe: ${WIPE_WORDS[kind].toLowerCase()}`}
+          </option>
+        ))}
+      </select>
+      <button type="button" className="key" aria-pressed={isFrozen} title="Flames stand still (F)" onClick={() => commandOf('freeze').run(studio)}>
+        Freeze
+      </button>
+      <button type="button" className="key" aria-pressed={plays} title="A day in a minute (D)" onClick={() => commandOf('play-day').run(studio)}>
+        {plays ? 'Stop' : 'Play day'}
+      </button>
+    </div>
+  );
+}

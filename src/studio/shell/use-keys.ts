@@ -1,0 +1,37 @@
+import { useEffect } from 'react';
+import { useStudio } from '../context';
+import { commandFor } from '../store/commands';
+import { stageOf } from '../stage/stage-registry';
+
+/** Keys that a focused control keeps for itself. */
+function belongsToControl(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement;
+  if (['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName)) return true;
+  const isStep = event.key.startsWith('Arrow') || event.key === ' ' || event.key === 'Enter' || event.key === 'Home' || event.key === 'End';
+  return isStep && (target.tagName === 'BUTTON' || target.getAttribute('role') === 'slider' || target.getAttribute('role') === 'tab');
+}
+
+/** One listener for the whole studio: keys become commands. */
+export function useKeys(): void {
+  const studio = useStudio();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (belongsToControl(event) || document.querySelector('[role="dialog"]')) return;
+      const stage = stageOf(studio);
+      if (event.key === 'Escape' && stage) {
+        stage.cancel();
+        return;
+      }
+      if (event.key === 'Enter' && stage) return stage.confirm();
+      if (event.key === '0' && stage && !event.ctrlKey) return stage.fit();
+      if ((event.key === '+' || event.key === '=') && stage && !event.ctrlKey) return stage.zoom(1);
+      if (event.key === '-' && stage && !event.ctrlKey) return stage.zoom(-1);
+      const command = commandFor(event);
+      if (!command?.can(studio)) return;
+      event.preventDefault();
+      command.run(studio);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [studio]);
+}

@@ -1,0 +1,125 @@
+'use client';
+import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { useDesk, useScene, useStudio } from '../context';
+import { Shelf } from '../desk/Shelf';
+import { importPictures } from '../store/import-pictures';
+import { placeSprite } from '../tools/place-sprite';
+import { readColours } from './read-colours';
+import { StageController } from './stage-controller';
+import { registerStage } from './stage-registry';
+
+/** Sprites of files that were dropped together stand this far apart. */
+const DROP_STEP_PX = 24;
+
+export function Stage() {
+  const studio = useStudio();
+  const stage = useRef<HTMLDivElement>(null);
+  const picture = useRef<HTMLCanvasElement>(null);
+  const marks = useRef<HTMLCanvasElement>(null);
+  const readout = useRef<HTMLParagraphElement>(null);
+  const hint = useRef<HTMLParagraphElement>(null);
+  const controller = useRef<StageController | null>(null);
+  const shelfOpen = useDesk((state) => state.shelfOpen);
+  const tool = useDesk((state) => state.tool);
+  const isEmpty = useScene((state) => Object.keys(state.scene.sprites).length === 0);
+  const [busy, setBusy] = useState<string | null>(null);
+
+  useEffect(() => {
+    const made = new StageController(studio, {
+      stage: stage.current!,
+      picture: picture.current!,
+      marks: marks.current!,
+      readout: readout.current!,
+      hint: hint.current!,
+      ...readColours(),
+    });
+    controller.current = made;
+    registerStage(studio, made);
+    return () => {
+      registerStage(studio, null);
+      made.dispose();
+    };
+  }, [studio]);
+
+  const drop = async (event: DragEvent) => {
+    event.preventDefault();
+    const place = controller.current!.scenePlace(event.nativeEvent);
+    const artworkId = event.dataTransfer.getData('application/x-oilwick-artwork');
+    if (artworkId) return placeSprite(studio, artworkId, ...place);
+    const files = [...event.dataTransfer.files];
+    if (files.length > 0) await bringIn(files, place);
+  };
+
+  const bringIn = async (files: File[], [x, y]: [number, number]) => {
+    const report = await importPictures(studio, files, (done) => setBusy(`Bringing in ${done + 1} of ${files.length} …`));
+    setBusy(null);
+    report.artworkIds.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
+    studio.say(report.refused.length > 0 ? `Not taken: ${report.refused.join(' — ')}` : null);
+  };
+
+  return (
+    <div ref={stage} className="relative min-w-0 overflow-hidden bg-soot" onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}>
+      <canvas ref={picture} className="absolute inset-0 size-full" />
+      <canvas
+        ref={marks}
+        tabIndex={0}
+        role="application"
+        aria-label="Stage"
+        data-tool={tool}
+        className="absolute inset-0 size-full touch-none outline-none"
+      />
+      {isEmpty && !busy && <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />}
+      <p ref={hint} className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]" />
+      <p ref={readout} className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]" />
+      {busy && (
+        <p role="status" className="absolute top-4 left-1/2 -translate-x-1/2 border border-rail bg-slate px-3 py-1">
+          {busy}
+        </p>
+      )}
+      <Notice />
+      {shelfOpen && <Shelf />}
+    </div>
+  );
+}
+
+function EmptyStage({ onFiles }: { onFiles(files: File[]): void }) {
+  return (
+    <div className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 border border-rail bg-slate p-6 text-center">
+      <p className="text-large">Nothing stands on this stage yet.</p>
+      <p className="mt-1 mb-3 text-ash">Drop PNG files here, or choose them. Then press P and put a light beside them.</p>
+      <label className="key inline-block">
+        Choose PNG files
+        <input
+          type="file"
+          accept="image/png"
+          multiple
+          className="sr-only"
+          onChange={(event) => onFiles([...(event.currentTarget.files ?? [])])}
+        />
+      </label>
+    </div>
+  );
+}
+
+function Notice() {
+  const studio = useStudio();
+  const said = useDesk((state) => state.notice);
+  const undone = useScene((state) => state.notice);
+  const words = said ?? undone;
+  if (!words) return null;
+  return (
+    <div role="alert" className="absolute top-3 right-4 left-4 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2">
+      <p>{words}</p>
+      <button
+        type="button"
+        className="key shrink-0"
+        onClick={() => {
+          studio.say(null);
+          studio.scenes.api.setState({ notice: null });
+        }}
+      >
+        Close
+      </button>
+    </div>
+  );
+}

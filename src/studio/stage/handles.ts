@@ -1,0 +1,101 @@
+/** Handles of what is picked: isolux lines, turn and scale of a sprite, points of an occluder, the gate's frame. */
+import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
+import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
+import { spriteAffine } from '@/core/moment/moment-at';
+import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import type { Picked } from '../store/scene-store';
+import { drawnOutlines, lightPlace, occluderMap } from './hits';
+import { HANDLE_DEG, ISOLUX, isoluxRadius, type IsoluxName } from './isolux';
+
+export type Handle = { label: string; x: number; y: number } & (
+  | { kind: 'isolux'; id: string; name: IsoluxName; cx: number; cy: number; radius: number }
+  | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
+  | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
+  | { kind: 'gate' }
+);
+
+/** The turn ring stands this far beyond the sprite's upper side, as a multiple of how near counts. */
+const RING_AWAY = 2.6;
+
+/** All handles of what is picked; things picked many at once have none. */
+export function handlesOf(scene: SceneDocument, selection: readonly Picked[], nearPx: number): Handle[] {
+  if (selection.length !== 1) return [];
+  const [{ collection, id }] = selection;
+  if (collection === 'lights') return lightHandles(scene, id);
+  if (collection === 'sprites') return spriteHandles(scene, id, nearPx);
+  if (collection === 'occluders') return pointHandles(scene, id);
+  return [];
+}
+
+function lightHandles(scene: SceneDocument, id: string): Handle[] {
+  const light = scene.lights[id];
+  const place = lightPlace(scene, id);
+  if (!place || !light) return [];
+  const [cx, cy] = place;
+  return ISOLUX.map((name): Handle => {
+    const radius = isoluxRadius(light, name);
+    const angle = HANDLE_DEG[name] * RADIANS_PER_DEGREE;
+    return { kind: 'isolux', label: 'Shape a light', id, name, cx, cy, radius, x: cx + radius * cos(angle), y: cy + radius * sin(angle) };
+  });
+}
+
+/** Corners of a sprite as it is drawn: top left, top right, bottom right, bottom left of its art. */
+export function spriteCorners(scene: SceneDocument, id: string): [number, number][] {
+  const sprite = scene.sprites[id];
+  const artwork = sprite && scene.artworks[sprite.artworkId];
+  const map = sprite && spriteAffine(scene, sprite);
+  if (!artwork || !map) return [];
+  const { widthPx: w, heightPx: h } = artwork;
+  return [applyTo(map, 0, 0), applyTo(map, w, 0), applyTo(map, w, h), applyTo(map, 0, h)];
+}
+
+function spriteHandles(scene: SceneDocument, id: string, nearPx: number): Handle[] {
+  const corners = spriteCorners(scene, id);
+  const sprite = scene.sprites[id];
+  const artwork = sprite && scene.artworks[sprite.artworkId];
+  const map = sprite && spriteAffine(scene, sprite);
+  if (corners.length === 0 || !artwork || !map) return [];
+  const [cx, cy] = applyTo(map, artwork.pivotX, artwork.pivotY);
+  const scales = corners.map(([x, y]): Handle => ({ kind: 'scale', label: 'Scale', id, cx, cy, x, y }));
+  const [mx, my] = [(corners[0][0] + corners[1][0]) / 2, (corners[0][1] + corners[1][1]) / 2];
+  const [ox, oy] = [(corners[3][0] + corners[2][0]) / 2, (corners[3][1] + corners[2][1]) / 2];
+  const length = Math.max(1e-6, Math.sqrt((mx - ox) * (mx - ox) + (my - oy) * (my - oy)));
+  const away = (nearPx * RING_AWAY) / length;
+  return [{ kind: 'turn', label: 'Turn', id, cx, cy, x: mx + (mx - ox) * away, y: my + (my - oy) * away }, ...scales];
+}
+
+function pointHandles(scene: SceneDocument, id: string): Handle[] {
+  const occluder = scene.occluders[id];
+  const map = occluder && occluderMap(scene, occluder);
+  const back = map && inverse(map);
+  if (!occluder || !back) return [];
+  return drawnOutlines(scene, occluder).flatMap((points, outline) =>
+    points.map(([x, y], point): Handle => ({ kind: 'point', label: 'Move a point', id, outline, point, back, x, y })),
+  );
+}
+
+/** The handle under a point: the nearest of what is picked, a whole isolux line, or the gate's frame. */
+export function handleAt(scene: SceneDocument, selection: readonly Picked[], x: number, y: number, nearPx: number): Handle | null {
+  const handles = handlesOf(scene, selection, nearPx);
+  let best: Handle | null = null;
+  let bestAway = nearPx;
+  for (const handle of handles) {
+    const away = Math.max(Math.abs(handle.x - x), Math.abs(handle.y - y));
+    if (away <= bestAway) [best, bestAway] = [handle, away];
+  }
+  if (best) return best;
+  for (const handle of handles) {
+    if (handle.kind !== 'isolux' || handle.radius < 2 * nearPx) continue;
+    const r = Math.sqrt((x - handle.cx) * (x - handle.cx) + (y - handle.cy) * (y - handle.cy));
+    if (Math.abs(r - handle.radius) <= nearPx * 0.5) return handle;
+  }
+  return selection.length === 0 ? gateHandle(scene, x, y, nearPx * 0.5) : null;
+}
+
+function gateHandle(scene: SceneDocument, x: number, y: number, nearPx: number): Handle | null {
+  const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
+  const [right, bottom] = [gateX + gateWidthPx, gateY + gateHeightPx];
+  const within = x >= gateX - nearPx && x <= right + nearPx && y >= gateY - nearPx && y <= bottom + nearPx;
+  const onSide = Math.min(Math.abs(x - gateX), Math.abs(x - right), Math.abs(y - gateY), Math.abs(y - bottom)) <= nearPx;
+  return within && onSide ? { kind: 'gate', label: 'Move the gate', x, y } : null;
+}

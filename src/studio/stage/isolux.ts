@@ -1,0 +1,53 @@
+/** Isolux lines of a light: where it is full, half, an eighth, and where it ends. Each can be dragged. */
+import { exp, pow } from '@/core/geometry/exact';
+import { distanceAtShare, fallAt } from '@/core/light/fall';
+import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
+import type { FallCurve, Light } from '@/core/scene/document';
+
+export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;
+export type IsoluxName = (typeof ISOLUX)[number];
+
+const NUMBERS: Record<FallCurve, number> = {
+  straight: CURVE_STRAIGHT,
+  eased: CURVE_EASED,
+  natural: CURVE_NATURAL,
+  even: CURVE_EVEN,
+};
+const SHARES = { half: 0.5, eighth: 0.125 } as const;
+
+/** Where round the light each line's handle sits, degrees clockwise from the right. */
+export const HANDLE_DEG: Record<IsoluxName, number> = { full: -35, half: -45, eighth: -52, end: -60 };
+export const ISOLUX_WORDS: Record<IsoluxName, string> = { full: 'full', half: '1/2', eighth: '1/8', end: 'end' };
+
+export function isoluxRadius(light: Light, name: IsoluxName): number {
+  if (name === 'full') return light.corePx;
+  if (name === 'end') return light.reachPx;
+  return distanceAtShare(SHARES[name], light.corePx, Math.max(light.corePx, light.reachPx), NUMBERS[light.curve], light.steepness);
+}
+
+/** What dragging a line to a radius makes of the light: core or reach, or the steepness that puts the line there. */
+export function draggedIsolux(light: Light, name: IsoluxName, radius: number): Partial<Light> {
+  const r = Math.max(0, radius);
+  if (name === 'full') return { corePx: round(Math.min(r, light.reachPx)) };
+  if (name === 'end') return { reachPx: round(Math.max(1, light.corePx, r)) };
+  const base = fallAt(r, light.corePx, light.reachPx, NUMBERS[light.curve], 1);
+  if (base <= 0 || base >= 1) return {};
+  // base ^ s = share; by halving, since base falls with s.
+  let [low, high] = [0.1, 10];
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (pow(base, middle) > SHARES[name]) low = middle;
+    else high = middle;
+  }
+  return { steepness: Math.round(low * 100) / 100 };
+}
+
+function round(v: number): number {
+  return Math.round(v * 10) / 10;
+}
+
+/** A level after some notches of the wheel, each a sixteenth more or less. */
+export function wheeledLevel(level: number, notches: number): number {
+  const next = Math.max(level, 0.02) * exp(notches * 0.06);
+  return Math.round(Math.min(256, next < 0.02 ? 0 : next) * 1000) / 1000;
+}

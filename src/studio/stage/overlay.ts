@@ -1,0 +1,160 @@
+/** Drawing over the stage: marks of our own in device pixels, at places of the scene. */
+import type { Live } from '../store/live';
+import { toCanvas } from './view';
+
+/** Colours of the overlay, read once from the design tokens. */
+export interface OverlayColours {
+  picked: string;
+  held: string;
+  line: string;
+  text: string;
+  ground: string;
+}
+
+export class Overlay {
+  constructor(
+    readonly context: CanvasRenderingContext2D,
+    readonly place: Pick<Live, 'viewX' | 'viewY' | 'zoom'>,
+    readonly pixelRatio: number,
+    readonly colours: OverlayColours,
+    readonly font: string,
+  ) {}
+
+  at(x: number, y: number): [number, number] {
+    return toCanvas(this.place, x, y);
+  }
+
+  private stroke(colour: string, width = 1, dash: number[] = []): void {
+    const { context: c, pixelRatio } = this;
+    c.strokeStyle = colour;
+    c.lineWidth = width * pixelRatio;
+    c.setLineDash(dash.map((d) => d * pixelRatio));
+    c.stroke();
+    c.setLineDash([]);
+  }
+
+  circle(x: number, y: number, radius: number, colour: string, dash: number[] = []): void {
+    const [cx, cy] = this.at(x, y);
+    this.context.beginPath();
+    this.context.arc(cx, cy, radius * this.place.zoom, 0, 2 * Math.PI);
+    this.stroke(colour, 1, dash);
+  }
+
+  path(points: readonly (readonly [number, number])[], closed: boolean, isPicked: boolean): void {
+    const { context: c, colours } = this;
+    const trace = () => {
+      c.beginPath();
+      points.forEach(([x, y], i) => (i === 0 ? c.moveTo(...this.at(x, y)) : c.lineTo(...this.at(x, y))));
+      if (closed) c.closePath();
+    };
+    // A dark line beneath keeps it readable on bright art.
+    trace();
+    this.stroke(colours.ground, 2.5);
+    trace();
+    this.stroke(isPicked ? colours.picked : colours.line, 1.2, isPicked ? [] : [4, 3]);
+  }
+
+  pointMark(x: number, y: number, isPicked: boolean): void {
+    const [cx, cy] = this.at(x, y);
+    const r = 3 * this.pixelRatio;
+    const { context: c, colours } = this;
+    c.fillStyle = colours.ground;
+    c.strokeStyle = isPicked ? colours.picked : colours.line;
+    c.lineWidth = 1.2 * this.pixelRatio;
+    c.beginPath();
+    c.rect(Math.round(cx) - r, Math.round(cy) - r, 2 * r, 2 * r);
+    c.fill();
+    c.stroke();
+  }
+
+  ring(x: number, y: number): void {
+    const [cx, cy] = this.at(x, y);
+    const { context: c, colours } = this;
+    c.beginPath();
+    c.arc(cx, cy, 4.5 * this.pixelRatio, 0, 2 * Math.PI);
+    c.fillStyle = colours.ground;
+    c.fill();
+    this.stroke(colours.picked, 1.4);
+  }
+
+  /** A lozenge in the light's own colour; hollow with a bar where it throws no shadows. */
+  glyph(x: number, y: number, colour: string, isPicked: boolean, throwsShadows: boolean): void {
+    const [cx, cy] = this.at(x, y).map(Math.round);
+    const { context: c, colours, pixelRatio } = this;
+    const r = 6 * pixelRatio;
+    c.beginPath();
+    c.moveTo(cx, cy - r);
+    c.lineTo(cx + r, cy);
+    c.lineTo(cx, cy + r);
+    c.lineTo(cx - r, cy);
+    c.closePath();
+    c.fillStyle = throwsShadows ? colour : colours.ground;
+    c.fill();
+    this.stroke(isPicked ? colours.picked : colours.ground, isPicked ? 3.4 : 3);
+    this.stroke(throwsShadows ? colours.ground : colour, 1.3);
+    if (throwsShadows) return;
+    c.beginPath();
+    c.moveTo(cx - r / 2, cy + r / 2);
+    c.lineTo(cx + r / 2, cy - r / 2);
+    this.stroke(colour, 1.3);
+  }
+
+  words(x: number, y: number, text: string, dx = 12, dy = -6): void {
+    const [cx, cy] = this.at(x, y);
+    const { context: c, colours, pixelRatio } = this;
+    c.font = `${11 * pixelRatio}px ${this.font}`;
+    const width = c.measureText(text).width;
+    const [left, base] = [cx + dx * pixelRatio, cy + dy * pixelRatio];
+    c.globalAlpha = 0.75;
+    c.fillStyle = colours.ground;
+    c.fillRect(left - 4 * pixelRatio, base - 11 * pixelRatio, width + 8 * pixelRatio, 15 * pixelRatio);
+    c.globalAlpha = 1;
+    c.fillStyle = colours.picked;
+    c.fillText(text, left, base);
+  }
+
+  frame(x: number, y: number, width: number, height: number, label: string): void {
+    const { context: c, colours, pixelRatio } = this;
+    const [left, top] = this.at(x, y).map(Math.round);
+    const [right, bottom] = this.at(x + width, y + height).map(Math.round);
+    c.beginPath();
+    c.rect(left - 0.5, top - 0.5, right - left + 1, bottom - top + 1);
+    c.globalAlpha = 0.55;
+    this.stroke(colours.text, 1);
+    c.globalAlpha = 0.8;
+    c.font = `${11 * pixelRatio}px ${this.font}`;
+    c.fillStyle = colours.text;
+    c.shadowColor = colours.ground;
+    c.shadowBlur = 3 * pixelRatio;
+    c.fillText(label, left + 6 * pixelRatio, top + 15 * pixelRatio);
+    c.shadowBlur = 0;
+    c.globalAlpha = 1;
+  }
+
+  marquee(from: { x: number; y: number }, to: { x: number; y: number }): void {
+    const [x0, y0] = this.at(from.x, from.y);
+    const [x1, y1] = this.at(to.x, to.y);
+    this.context.beginPath();
+    this.context.rect(x0, y0, x1 - x0, y1 - y0);
+    this.stroke(this.colours.picked, 1, [3, 3]);
+  }
+
+  /** The edge of the wipe, from top to bottom. */
+  wipe(x: number, height: number, left: string, right: string): void {
+    const { context: c, colours, pixelRatio } = this;
+    c.beginPath();
+    c.moveTo(x + 0.5, 0);
+    c.lineTo(x + 0.5, height);
+    this.stroke(colours.held, 1.5);
+    c.fillStyle = colours.held;
+    c.fillRect(x - 5 * pixelRatio, height / 2 - 14 * pixelRatio, 10 * pixelRatio, 28 * pixelRatio);
+    c.font = `${11 * pixelRatio}px ${this.font}`;
+    c.shadowColor = colours.ground;
+    c.shadowBlur = 4 * pixelRatio;
+    c.textAlign = 'right';
+    c.fillText(left, x - 12 * pixelRatio, 20 * pixelRatio);
+    c.textAlign = 'left';
+    c.fillText(right, x + 12 * pixelRatio, 20 * pixelRatio);
+    c.shadowBlur = 0;
+  }
+}

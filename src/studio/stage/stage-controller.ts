@@ -1,0 +1,362 @@
+/**
+ * The stage draws itself: a loop of its own reads the stores, renders through a Moment and draws handles above. It
+ * renders again only when something changed or a flame burns. React gives it the canvases and nothing else.
+ */
+import { momentAt } from '@/core/moment/moment-at';
+import { settingsOf } from '@/core/scene/document';
+import { clockText } from '@/core/time/cues';
+import { openContext } from '@/gpu/device';
+import { Renderer, type Presentation } from '@/gpu/renderer';
+import { advance } from '../store/live';
+import type { ToolName, Wipe } from '../store/desk-store';
+import type { Studio } from '../store/studio';
+import { PenTool } from '../tools/pen';
+import { PickTool } from '../tools/pick';
+import { PlaceSpriteTool } from '../tools/place-sprite';
+import { PointLightTool } from '../tools/point-light';
+import type { Tool, ToolEvent } from '../tools/tool';
+import { withoutPoint, withPoint } from '../tools/outline-edits';
+import { drawStageMarks } from './stage-marks';
+import { handleAt } from './handles';
+import { occluderMap } from './hits';
+import { applyTo, inverse } from '@/core/geometry/affine';
+import { wheeledLevel } from './isolux';
+import { Overlay, type OverlayColours } from './overlay';
+import { drawnFor, fitGate, toScene, zoomedAbout, zoomStep } from './view';
+
+/** Flames are drawn at most this often. */
+const FLAME_FRAME_MS = 30;
+/** How near counts as on, CSS px. */
+const NEAR_PX = 8;
+const BEYOND: [number, number, number] = [0.03, 0.03, 0.032];
+
+export const WIPE_WORDS: Record<Wipe, string> = { none: 'Off', unlit: 'Unlit', relief: 'No relief', shadows: 'No shadows' };
+
+export interface StageElements {
+  stage: HTMLElement;
+  picture: HTMLCanvasElement;
+  marks: HTMLCanvasElement;
+  readout: HTMLElement;
+  hint: HTMLElement;
+  colours: OverlayColours;
+  font: string;
+}
+
+export class StageController {
+  private renderer: Renderer | null = null;
+  private readonly tools: Record<ToolName, Tool>;
+  private readonly leave: (() => void)[] = [];
+  private size = { width: 0, height: 0 };
+  private ratio = 1;
+  private dirty = true;
+  private frame = 0;
+  private lastFrame = 0;
+  private lastTime = 0;
+  private pan: { x: number; y: number; viewX: number; viewY: number } | null = null;
+  private wiping = false;
+  private spaceHeld = false;
+  private lastTool: ToolName = 'pick';
+  private lastDown = { x: 0, y: 0, time: 0, count: 0 };
+  private fault: string | null = null;
+
+  constructor(
+    private readonly studio: Studio,
+    private readonly elements: StageElements,
+  ) {
+    this.tools = {
+      pick: new PickTool(studio),
+      point: new PointLightTool(studio),
+      place: new PlaceSpriteTool(studio),
+      outline: new PenTool(studio, 'closed'),
+      line: new PenTool(studio, 'line'),
+    };
+    this.start();
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.frame);
+    this.tool.cancel();
+    for (const leave of this.leave) leave();
+    this.renderer?.dispose();
+    this.renderer = null;
+  }
+
+  /** Shows the whole gate. */
+  fit(): void {
+    this.studio.live.setState(fitGate(this.studio.scene, this.size));
+  }
+
+  zoom(direction: number): void {
+    const { width, height } = this.size;
+    this.zoomAbout(direction, width / 2, height / 2);
+  }
+
+  /** Escape. @returns whether anything was cancelled */
+  cancel(): boolean {
+    this.touch();
+    return this.tool.cancel();
+  }
+
+  confirm(): void {
+    this.tool.confirm?.();
+    this.touch();
+  }
+
+  private get tool(): Tool {
+    return this.tools[this.studio.desk.getState().tool];
+  }
+
+  private touch = (): void => {
+    this.dirty = true;
+  };
+
+  private start(): void {
+    const { studio, elements } = this;
+    const observer = new ResizeObserver(() => this.resize());
+    observer.observe(elements.stage);
+    this.resize();
+    this.leave.push(
+      () => observer.disconnect(),
+      studio.scenes.api.subscribe(this.touch),
+      studio.live.subscribe(this.touch),
+      studio.desk.subscribe(this.touch),
+      studio.pictures.subscribe(this.touch),
+    );
+    const on = <K extends keyof HTMLElementEventMap>(target: HTMLElement, type: K, work: (event: HTMLElementEventMap[K]) => void, options?: AddEventListenerOptions) => {
+      target.addEventListener(type, work, options);
+      this.leave.push(() => target.removeEventListener(type, work));
+    };
+    on(elements.marks, 'pointerdown', (event) => this.down(event));
+    on(elements.marks, 'pointermove', (event) => this.move(event));
+    on(elements.marks, 'pointerup', (event) => this.up(event));
+    on(elements.marks, 'pointercancel', () => this.cancel());
+    on(elements.marks, 'dblclick', (event) => this.doubleClick(event));
+    on(elements.marks, 'wheel', (event) => this.wheel(event), { passive: false });
+    on(elements.picture, 'webglcontextlost' as keyof HTMLElementEventMap, (event) => {
+      event.preventDefault();
+      this.renderer = null;
+    });
+    on(elements.picture, 'webglcontextrestored' as keyof HTMLElementEventMap, this.touch);
+    const key = (event: KeyboardEvent) => {
+      if (event.code !== 'Space') return;
+      const target = event.target as HTMLElement;
+      if (['INPUT', 'SELECT', 'TEXTAREA', 'BUTTON'].includes(target.tagName)) return;
+      this.spaceHeld = event.type === 'keydown';
+      elements.marks.style.cursor = this.spaceHeld ? 'grab' : '';
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', key);
+    window.addEventListener('keyup', key);
+    this.leave.push(() => {
+      window.removeEventListener('keydown', key);
+      window.removeEventListener('keyup', key);
+    });
+    if (studio.live.getState().zoom === 0) this.fit();
+    this.lastTime = performance.now();
+    const loop = (now: number) => {
+      this.frame = requestAnimationFrame(loop);
+      this.tick(now);
+    };
+    this.frame = requestAnimationFrame(loop);
+  }
+
+  private resize(): void {
+    const { stage, picture, marks } = this.elements;
+    this.ratio = window.devicePixelRatio || 1;
+    const width = Math.max(1, Math.round(stage.clientWidth * this.ratio));
+    const height = Math.max(1, Math.round(stage.clientHeight * this.ratio));
+    if (width === this.size.width && height === this.size.height) return;
+    this.size = { width, height };
+    for (const canvas of [picture, marks]) {
+      canvas.width = width;
+      canvas.height = height;
+    }
+    this.touch();
+  }
+
+  private tick(now: number): void {
+    const { studio } = this;
+    const elapsed = Math.min(0.25, (now - this.lastTime) / 1000);
+    this.lastTime = now;
+    const { tool, bench } = studio.desk.getState();
+    if (tool !== this.lastTool) {
+      this.tools[this.lastTool].cancel();
+      this.lastTool = tool;
+    }
+    const wasDirty = this.dirty;
+    const { isFrozen, dayRate } = studio.live.getState();
+    if (!isFrozen || dayRate !== 0) advance(studio.live, elapsed);
+    const burns = !isFrozen && Object.values(studio.scene.lights).some((light) => light.wickId !== null && studio.scene.wicks[light.wickId]);
+    this.dirty = wasDirty || dayRate !== 0;
+    if (bench === 'relief' || bench === 'handoff') return;
+    if (!this.dirty && !(burns && now - this.lastFrame >= FLAME_FRAME_MS)) return;
+    this.dirty = false;
+    this.lastFrame = now;
+    this.draw();
+  }
+
+  private draw(): void {
+    const { studio, elements } = this;
+    const start = performance.now();
+    try {
+      this.renderer ??= new Renderer(openContext(elements.picture));
+      this.drawPicture(this.renderer);
+      this.fault = null;
+    } catch (thrown) {
+      if (this.renderer?.gl.isContextLost()) return;
+      this.fault = thrown instanceof Error ? thrown.message : String(thrown);
+      studio.say(`The stage cannot draw: ${this.fault.split('\n')[0]}`);
+      return;
+    }
+    this.drawMarks();
+    const { zoom, clockHours } = studio.live.getState();
+    const percent = Math.round((zoom / this.ratio) * 100);
+    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${(performance.now() - start).toFixed(1)} ms`;
+    elements.hint.textContent = this.tool.hint();
+  }
+
+  private drawPicture(renderer: Renderer): void {
+    const { studio } = this;
+    const live = studio.live.getState();
+    const { wipe } = studio.desk.getState();
+    const scene = studio.shown();
+    const drawn = drawnFor(live, this.size, settingsOf(scene).pixelArt);
+    const { width } = this.size;
+    const edge = wipe === 'none' ? 0 : Math.round(live.wipe * width);
+    const side = (which: 'all' | 'left-out', left: number, right: number): Presentation => ({
+      picture: renderer.render(
+        momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view), studio.pictures.source, which,
+      ),
+      offsetX: drawn.offsetX,
+      offsetY: drawn.offsetY,
+      enlarge: drawn.enlarge,
+      left,
+      right,
+    });
+    const parts = edge > 0 ? [side('left-out', 0, edge), side('all', edge, width)] : [side('all', 0, width)];
+    renderer.present(parts, BEYOND);
+  }
+
+  private drawMarks(): void {
+    const { studio, elements } = this;
+    const context = elements.marks.getContext('2d')!;
+    context.clearRect(0, 0, this.size.width, this.size.height);
+    const live = studio.live.getState();
+    const overlay = new Overlay(context, live, this.ratio, elements.colours, elements.font);
+    const fades = this.tool instanceof PickTool && this.tool.isDragging;
+    drawStageMarks(overlay, studio, { nearPx: this.nearPx, fades });
+    this.tool.draw?.(overlay);
+    const { wipe } = studio.desk.getState();
+    if (wipe !== 'none') overlay.wipe(Math.round(live.wipe * this.size.width), this.size.height, WIPE_WORDS[wipe], 'Lit');
+  }
+
+  private get nearPx(): number {
+    return (NEAR_PX * this.ratio) / this.studio.live.getState().zoom;
+  }
+
+  private canvasPlace(event: MouseEvent): [number, number] {
+    const box = this.elements.marks.getBoundingClientRect();
+    return [(event.clientX - box.left) * this.ratio, (event.clientY - box.top) * this.ratio];
+  }
+
+  /** Where on the scene a mouse event lies. */
+  scenePlace(event: MouseEvent): [number, number] {
+    return toScene(this.studio.live.getState(), ...this.canvasPlace(event));
+  }
+
+  private toolEvent(event: MouseEvent): ToolEvent {
+    const [x, y] = this.scenePlace(event);
+    return { x, y, shift: event.shiftKey, alt: event.altKey, nearPx: this.nearPx, clicks: this.lastDown.count };
+  }
+
+  private down(event: PointerEvent): void {
+    const { marks } = this.elements;
+    marks.setPointerCapture(event.pointerId);
+    marks.focus();
+    const [cx, cy] = this.canvasPlace(event);
+    const { wipe: wipeKind } = this.studio.desk.getState();
+    const { wipe, viewX, viewY } = this.studio.live.getState();
+    if (wipeKind !== 'none' && Math.abs(cx - wipe * this.size.width) < NEAR_PX * this.ratio) this.wiping = true;
+    else if (event.button === 1 || this.spaceHeld) this.pan = { x: cx, y: cy, viewX, viewY };
+    else if (event.button === 0) this.tool.down(this.toolEvent(event));
+    this.touch();
+  }
+
+  private move(event: PointerEvent): void {
+    const [cx, cy] = this.canvasPlace(event);
+    const { live } = this.studio;
+    if (this.wiping) live.setState({ wipe: Math.min(1, Math.max(0, cx / this.size.width)) });
+    else if (this.pan) {
+      const { zoom } = live.getState();
+      live.setState({ viewX: this.pan.viewX - (cx - this.pan.x) / zoom, viewY: this.pan.viewY - (cy - this.pan.y) / zoom });
+    } else {
+      this.tool.move(this.toolEvent(event));
+      if (event.buttons === 0) this.pointAt(event);
+    }
+    if (event.buttons !== 0 || this.studio.desk.getState().tool !== 'pick') this.touch();
+  }
+
+  private pointAt(event: PointerEvent): void {
+    const { studio } = this;
+    if (studio.desk.getState().tool !== 'pick') {
+      this.elements.marks.style.cursor = 'crosshair';
+      return;
+    }
+    const { x, y, nearPx } = this.toolEvent(event);
+    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, nearPx);
+    this.elements.marks.style.cursor = this.spaceHeld ? 'grab' : handle ? 'move' : '';
+  }
+
+  private up(event: PointerEvent): void {
+    if (this.wiping || this.pan) {
+      this.wiping = false;
+      this.pan = null;
+    } else this.tool.up(this.toolEvent(event));
+    this.touch();
+  }
+
+  /** On a point of the picked occluder: takes it away; on a side: adds one. */
+  private doubleClick(event: MouseEvent): void {
+    const { studio } = this;
+    const [id] = studio.pickedOf('occluders');
+    if (studio.desk.getState().tool !== 'pick' || !id || studio.scenes.state.selection.length !== 1) return;
+    const { x, y, nearPx } = this.toolEvent(event);
+    const occluder = studio.scene.occluders[id];
+    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, nearPx);
+    if (handle?.kind === 'point') {
+      const fewest = occluder.kind === 'closed' ? 3 : 2;
+      const outlines = withoutPoint(occluder.outlines, handle.outline, handle.point, fewest);
+      if (outlines) studio.set('Take a point away', 'occluders', id, { outlines });
+      else studio.say('An outline needs this point; delete the whole occluder instead.');
+      return;
+    }
+    const map = occluderMap(studio.scene, occluder);
+    const back = map && inverse(map);
+    if (!back) return;
+    const [u, v] = applyTo(back, x, y).map(Math.round);
+    studio.set('Add a point', 'occluders', id, { outlines: withPoint(occluder.outlines, occluder.kind === 'closed', u, v) });
+  }
+
+  private wheel(event: WheelEvent): void {
+    event.preventDefault();
+    const notches = -Math.sign(event.deltaY || event.deltaX);
+    if (notches === 0) return;
+    if (event.altKey) this.turnLevel(notches);
+    else this.zoomAbout(notches, ...this.canvasPlace(event));
+  }
+
+  private turnLevel(notches: number): void {
+    const { studio } = this;
+    for (const id of studio.pickedOf('lights')) {
+      studio.set('Level', 'lights', id, { level: wheeledLevel(studio.scene.lights[id].level, notches) });
+    }
+  }
+
+  private zoomAbout(direction: number, cx: number, cy: number): void {
+    const { studio } = this;
+    const live = studio.live.getState();
+    const zoom = zoomStep(live.zoom, direction, settingsOf(studio.scene).pixelArt);
+    studio.live.setState(zoomedAbout(live, zoom, cx, cy));
+  }
+}
+

@@ -1,0 +1,56 @@
+/** What stands over the stage whatever the tool: gate, occluders, lights, and the handles of what is picked. */
+import { inOrder, settingsOf } from '@/core/scene/document';
+import type { Studio } from '../store/studio';
+import { handlesOf, spriteCorners } from './handles';
+import { drawnOutlines, lightPlace } from './hits';
+import { ISOLUX_WORDS } from './isolux';
+import type { Overlay } from './overlay';
+
+export interface MarkOptions {
+  nearPx: number;
+  /** Something is being dragged: handles step back, so that they never hide the light. */
+  fades: boolean;
+}
+
+export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades }: MarkOptions): void {
+  const { scene } = studio;
+  const { selection } = studio.scenes.state;
+  const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
+  overlay.frame(gateX, gateY, gateWidthPx, gateHeightPx, `Gate ${gateWidthPx} × ${gateHeightPx}`);
+  const isPicked = (id: string) => selection.some((picked) => picked.id === id);
+  const { tool } = studio.desk.getState();
+  const showsOutlines = tool === 'outline' || tool === 'line' || studio.pickedOf('occluders').length > 0 || studio.pickedOf('lights').length > 0;
+  const { context } = overlay;
+  context.globalAlpha = fades ? 0.35 : 1;
+  for (const [id, occluder] of Object.entries(scene.occluders)) {
+    if (occluder.hidden || !(showsOutlines || isPicked(id) || (occluder.spriteId && isPicked(occluder.spriteId)))) continue;
+    context.globalAlpha = (fades ? 0.35 : 1) * (isPicked(id) ? 1 : 0.55);
+    for (const points of drawnOutlines(scene, occluder)) overlay.path(points, occluder.kind === 'closed', isPicked(id));
+  }
+  context.globalAlpha = fades ? 0.35 : 1;
+  for (const { collection, id } of selection) {
+    if (collection === 'sprites') overlay.path(spriteCorners(scene, id), true, true);
+  }
+  drawHandles(overlay, studio, nearPx);
+  context.globalAlpha = fades ? 0.6 : 1;
+  for (const [id, light] of inOrder(scene.lights)) {
+    const place = lightPlace(scene, id);
+    if (!place || light.hidden || scene.planes[light.planeId]?.hidden) continue;
+    overlay.glyph(...place, light.colour, isPicked(id), light.shadows);
+  }
+  context.globalAlpha = 1;
+}
+
+function drawHandles(overlay: Overlay, studio: Studio, nearPx: number): void {
+  const { colours } = overlay;
+  for (const handle of handlesOf(studio.scene, studio.scenes.state.selection, nearPx)) {
+    if (handle.kind === 'isolux') {
+      const dash = { full: [], half: [4, 3], eighth: [2, 3], end: [] }[handle.name];
+      overlay.circle(handle.cx, handle.cy, handle.radius, colours.picked, dash);
+      overlay.pointMark(handle.x, handle.y, true);
+      const words = handle.name === 'end' ? `${Math.round(handle.radius)} px` : ISOLUX_WORDS[handle.name];
+      overlay.words(handle.x, handle.y, words, 8, 4);
+    } else if (handle.kind === 'turn') overlay.ring(handle.x, handle.y);
+    else if (handle.kind !== 'gate') overlay.pointMark(handle.x, handle.y, true);
+  }
+}

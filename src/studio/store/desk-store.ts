@@ -1,0 +1,55 @@
+/** The session: what a person has before them. Not part of the scene, not undone. */
+import { createStore } from 'zustand/vanilla';
+
+export const BENCHES = ['relief', 'stage', 'time', 'handoff'] as const;
+export type Bench = (typeof BENCHES)[number];
+
+export const BENCH_WORDS: Record<Bench, string> = { relief: 'Relief', stage: 'Stage', time: 'Time', handoff: 'Hand-off' };
+
+export const TOOLS = ['pick', 'point', 'place', 'outline', 'line'] as const;
+export type ToolName = (typeof TOOLS)[number];
+
+/** What the left side of the wipe leaves out; the right side shows all. */
+export const WIPES = ['none', 'unlit', 'relief', 'shadows'] as const;
+export type Wipe = (typeof WIPES)[number];
+
+export interface DeskState {
+  bench: Bench;
+  tool: ToolName;
+  planeId: string | null;
+  /** The artwork that the place tool stamps. */
+  artworkId: string | null;
+  shelfOpen: boolean;
+  solo: ReadonlySet<string>;
+  muted: ReadonlySet<string>;
+  workLamp: boolean;
+  wipe: Wipe;
+  /** An ambient light tried out at this hour, not yet recorded in a cue. */
+  trial: { colour: string; level: number } | null;
+  notice: string | null;
+}
+
+export function createDesk(bench: Bench) {
+  return createStore<DeskState>(() => ({
+    bench,
+    tool: 'pick',
+    planeId: null,
+    artworkId: null,
+    shelfOpen: false,
+    solo: new Set(),
+    muted: new Set(),
+    workLamp: false,
+    wipe: 'none',
+    trial: null,
+    notice: null,
+  }));
+}
+
+export type DeskStore = ReturnType<typeof createDesk>;
+
+/** A set with one member more or less. */
+export function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(set);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}

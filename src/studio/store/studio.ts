@@ -1,0 +1,195 @@
+/** One opened scene with all its stores. Everything in the studio is reached from here. */
+import { ambientAt } from '@/core/time/cues';
+import { linearToHex } from '@/core/raster/colour';
+import { inOrder, settingsOf, SETTINGS_ID, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
+import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
+import type { Passing } from '@/core/moment/passing';
+import { ArtWorkers } from './art-work';
+import { createDesk, type Bench, type DeskStore } from './desk-store';
+import { JournalWriter, readJournal, type Journal } from './journal';
+import { createLive, type LiveStore } from './live';
+import { PictureStore } from './pictures';
+import { SceneStore, type Picked } from './scene-store';
+import { api, pictureUrl, sendBatch, type OpenScene } from './server-api';
+import { SceneSync } from './sync';
+
+/** How bright the work lamp is. */
+const WORK_LAMP_LEVEL = 0.65;
+
+export type StudioInfo = Omit<OpenScene, 'document' | 'revision'>;
+
+export class Studio {
+  readonly scenes: SceneStore;
+  readonly desk: DeskStore;
+  readonly live: LiveStore;
+  readonly workers = new ArtWorkers();
+  readonly pictures: PictureStore;
+  readonly sync: SceneSync;
+  private readonly writer: JournalWriter;
+  private readonly leave: (() => void)[] = [];
+
+  constructor(
+    readonly info: StudioInfo,
+    scene: SceneDocument,
+    revision: number,
+    journal: Journal | null,
+    bench: Bench,
+  ) {
+    const unsent = unsentOf(journal, scene);
+    this.scenes = new SceneStore(applyEdits(scene, unsent.shown), { undo: journal?.undo ?? [], redo: journal?.redo ?? [] });
+    this.desk = createDesk(bench);
+    this.live = createLive(settingsOf(scene).clockHours);
+    this.pictures = new PictureStore(this.workers, fetchPicture);
+    this.sync = new SceneSync({
+      server: {
+        send: (batch, at) => sendBatch(info.id, batch, at),
+        load: async () => api.openScene(info.id),
+      },
+      revision: unsent.isStale ? journal!.revision : revision,
+      unsent: journal ? { inFlight: journal.inFlight, pending: journal.pending } : undefined,
+      adopt: (next) => this.scenes.adopt(next),
+      keep: () => this.writer.changed(),
+      newId: () => crypto.randomUUID(),
+      later: (work, ms) => {
+        const timer = setTimeout(work, ms);
+        return () => clearTimeout(timer);
+      },
+    });
+    this.writer = new JournalWriter(info.id, () => this.journal());
+    this.scenes.onKept = (edits) => this.sync.add(edits);
+    this.desk.setState({ planeId: inOrder(this.scene.planes).at(-1)?.[0] ?? null });
+    this.pictures.follow(this.scene);
+    this.leave.push(
+      this.scenes.api.subscribe((state, last) => {
+        if (state.scene !== last.scene) this.pictures.follow(state.scene);
+        if (state.undo !== last.undo || state.redo !== last.redo) this.writer.changed();
+      }),
+    );
+    this.listenToPage();
+  }
+
+  static async open(sceneId: string, bench: Bench): Promise<Studio> {
+    const [{ document, revision, ...info }, journal] = await Promise.all([api.openScene(sceneId), readJournal(sceneId)]);
+    return new Studio(info, document, revision, journal, bench);
+  }
+
+  get scene(): SceneDocument {
+    return this.scenes.state.scene;
+  }
+
+  close(): void {
+    this.writer.write();
+    for (const leave of this.leave) leave();
+    this.workers.stop();
+  }
+
+  /** Changes fields of one record as a step of its own. */
+  set<C extends CollectionName>(label: string, collection: C, id: string, fields: Partial<RecordOf<C>>): void {
+    const edit = change(this.scene, collection, id, fields);
+    if (edit) this.scenes.transact({ label, edits: [edit] });
+  }
+
+  setSettings(label: string, fields: Partial<RecordOf<'settings'>>): void {
+    this.set(label, 'settings', SETTINGS_ID, fields);
+  }
+
+  /** Ids of what is picked of one collection. */
+  pickedOf(collection: CollectionName): string[] {
+    return this.scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id);
+  }
+
+  pick(...selection: Picked[]): void {
+    this.scenes.select(selection);
+  }
+
+  /** The plane that new things are put on. */
+  planeId(): string {
+    const { planeId } = this.desk.getState();
+    if (planeId && this.scene.planes[planeId]) return planeId;
+    return inOrder(this.scene.planes).at(-1)?.[0] ?? '';
+  }
+
+  say(notice: string | null): void {
+    this.desk.setState({ notice });
+  }
+
+  /** What lasts only while looking, for one side of the wipe. */
+  passing(side: 'all' | 'left-out'): Passing {
+    const { solo, muted, workLamp, wipe, tool, bench } = this.desk.getState();
+    const draws = bench === 'stage' && (tool === 'outline' || tool === 'line');
+    const leftOut = side === 'left-out';
+    return {
+      solo,
+      muted,
+      workLamp: workLamp || draws ? WORK_LAMP_LEVEL : 0,
+      unlit: leftOut && wipe === 'unlit',
+      relief: !(leftOut && wipe === 'relief'),
+      shadows: !(leftOut && wipe === 'shadows'),
+    };
+  }
+
+  /** The scene as it is looked at: a trial ambient in the place of the recorded one. */
+  shown(): SceneDocument {
+    const { trial } = this.desk.getState();
+    const { scene } = this;
+    if (!trial) return scene;
+    const settings = { ...settingsOf(scene), ambientColour: trial.colour, ambientLevel: trial.level };
+    return { ...scene, settings: { [SETTINGS_ID]: settings }, cues: {} };
+  }
+
+  /** The ambient light at the hour of the dayline, trial or recorded. */
+  ambient(): { colour: string; level: number } {
+    const { linear, level } = ambientAt(this.shown(), this.live.getState().clockHours);
+    return { colour: linearToHex(linear), level };
+  }
+
+  private journal(): Journal {
+    const { undo, redo } = this.scenes.state;
+    return { ...this.sync.snapshot, undo: undo.slice(-500), redo };
+  }
+
+  private listenToPage(): void {
+    const flush = () => {
+      this.writer.write();
+      this.sync.flush();
+    };
+    const hidden = () => document.visibilityState === 'hidden' && flush();
+    const warn = (event: BeforeUnloadEvent) => {
+      flush();
+      if (this.sync.hasUnsent) event.preventDefault();
+    };
+    window.addEventListener('online', flush);
+    document.addEventListener('visibilitychange', hidden);
+    window.addEventListener('beforeunload', warn);
+    this.leave.push(() => {
+      window.removeEventListener('online', flush);
+      document.removeEventListener('visibilitychange', hidden);
+      window.removeEventListener('beforeunload', warn);
+    });
+  }
+}
+
+/**
+ * What an earlier visit did not get to send, and whether it still fits. A batch that did arrive is in the scene
+ * already: only what came after it is laid on top; sent again under its id it is answered and not applied twice.
+ * What does not fit goes out at the old revision, and is met as a conflict.
+ */
+function unsentOf(journal: Journal | null, scene: SceneDocument): { shown: Edit[]; isStale: boolean } {
+  if (!journal) return { shown: [], isStale: false };
+  const { inFlight, pending } = journal;
+  const all = [...(inFlight?.edits ?? []), ...pending];
+  if (firstStale(scene, all) === null) return { shown: all, isStale: false };
+  if (inFlight && firstStale(scene, pending) === null) return { shown: pending, isStale: false };
+  return { shown: [], isStale: true };
+}
+
+async function fetchPicture(sha256: string): Promise<Uint8Array> {
+  const response = await fetch(pictureUrl(sha256));
+  if (!response.ok) throw new Error('The picture could not be loaded from the server.');
+  return new Uint8Array(await response.arrayBuffer());
+}
+
+/** A new id for a record. */
+export function freshId(): string {
+  return crypto.randomUUID();
+}

@@ -1,0 +1,77 @@
+/** The pen: draws closed outlines or lines point by point. */
+import { newOccluder } from '@/core/scene/defaults';
+import { create } from '@/core/scene/edits';
+import { parallaxShift } from '@/core/moment/moment-at';
+import type { OccluderKind } from '@/core/scene/document';
+import type { Overlay } from '../stage/overlay';
+import { freshId, type Studio } from '../store/studio';
+import { snapped } from './pick';
+import type { Tool, ToolEvent } from './tool';
+
+export class PenTool implements Tool {
+  private points: [number, number][] = [];
+  private pointer: [number, number] | null = null;
+
+  constructor(
+    private readonly studio: Studio,
+    private readonly kind: OccluderKind,
+  ) {}
+
+  down(event: ToolEvent): void {
+    const point = snapped([event.x, event.y], event.alt);
+    const first = this.points[0];
+    const closes = this.kind === 'closed' && this.points.length >= 3 && first && near(point, first, event.nearPx);
+    const last = this.points.at(-1);
+    if (closes || (last && near(point, last, event.nearPx * 0.4) && this.points.length >= this.fewest)) this.confirm();
+    else if (!last || point[0] !== last[0] || point[1] !== last[1]) this.points.push(point);
+  }
+
+  move(event: ToolEvent): void {
+    this.pointer = snapped([event.x, event.y], event.alt);
+  }
+
+  up(): void {}
+
+  cancel(): boolean {
+    const wasOpen = this.points.length > 0;
+    this.points = [];
+    return wasOpen;
+  }
+
+  private get fewest(): number {
+    return this.kind === 'closed' ? 3 : 2;
+  }
+
+  confirm(): void {
+    const { studio, points } = this;
+    this.points = [];
+    const planeId = studio.planeId();
+    const plane = studio.scene.planes[planeId];
+    if (points.length < this.fewest || !plane) return;
+    const [dx, dy] = parallaxShift(studio.scene, plane);
+    const id = freshId();
+    const name = `${this.kind === 'closed' ? 'Outline' : 'Line'} ${Object.keys(studio.scene.occluders).length + 1}`;
+    const outlines = [points.flatMap(([x, y]) => [x - dx, y - dy])];
+    studio.scenes.transact({
+      label: 'Draw an occluder',
+      edits: [create('occluders', id, newOccluder({ name, planeId, kind: this.kind, outlines }))],
+      selection: [{ collection: 'occluders', id }],
+    });
+    studio.desk.setState({ tool: 'pick' });
+  }
+
+  draw(overlay: Overlay): void {
+    if (this.points.length === 0) return;
+    overlay.path([...this.points, ...(this.pointer ? [this.pointer] : [])], false, true);
+    for (const [x, y] of this.points) overlay.pointMark(x, y, true);
+  }
+
+  hint(): string {
+    if (this.points.length === 0) return this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line';
+    return this.kind === 'closed' ? 'Click the first point or press Enter to close; Escape drops it' : 'Click the last point again or press Enter to end';
+  }
+}
+
+function near(a: readonly number[], b: readonly number[], px: number): boolean {
+  return Math.abs(a[0] - b[0]) <= px && Math.abs(a[1] - b[1]) <= px;
+}

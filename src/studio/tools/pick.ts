@@ -1,0 +1,188 @@
+/** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
+import { applyTo } from '@/core/geometry/affine';
+import { change, type Edit } from '@/core/scene/edits';
+import { SETTINGS_ID, settingsOf, type SceneDocument } from '@/core/scene/document';
+import { handleAt, type Handle } from '../stage/handles';
+import { hitAt, hitsWithin } from '../stage/hits';
+import { draggedIsolux } from '../stage/isolux';
+import type { Overlay } from '../stage/overlay';
+import type { Gesture, Picked } from '../store/scene-store';
+import type { Studio } from '../store/studio';
+import type { Tool, ToolEvent } from './tool';
+import { movedOutlines } from './outline-edits';
+
+type State =
+  | { kind: 'idle' }
+  | { kind: 'pressed'; at: ToolEvent; under: Picked | null; wasPicked: boolean }
+  | { kind: 'moving'; from: ToolEvent; base: SceneDocument; picked: Picked[]; gesture: Gesture }
+  | { kind: 'handling'; from: ToolEvent; base: SceneDocument; handle: Handle; gesture: Gesture }
+  | { kind: 'marquee'; from: ToolEvent; to: ToolEvent };
+
+/** A press becomes a drag after this many screen px. */
+const DRAG_SHARE = 0.35;
+
+export class PickTool implements Tool {
+  private state: State = { kind: 'idle' };
+  private readout: { x: number; y: number; words: string } | null = null;
+
+  constructor(private readonly studio: Studio) {}
+
+  down(event: ToolEvent): void {
+    const { studio } = this;
+    const handle = handleAt(studio.scene, studio.scenes.state.selection, event.x, event.y, event.nearPx);
+    if (handle) {
+      this.state = { kind: 'handling', from: event, base: studio.scene, handle, gesture: studio.scenes.gesture(handle.label) };
+      return;
+    }
+    const under = hitAt(studio.scene, event.x, event.y, { nearPx: event.nearPx, source: studio.pictures.source });
+    const selection = studio.scenes.state.selection;
+    const wasPicked = under !== null && selection.some((p) => p.id === under.id && p.collection === under.collection);
+    if (under && !wasPicked) studio.scenes.select(event.shift ? [...selection, under] : [under]);
+    this.state = { kind: 'pressed', at: event, under, wasPicked };
+  }
+
+  move(event: ToolEvent): void {
+    const { state, studio } = this;
+    if (state.kind === 'pressed') {
+      const away = Math.abs(event.x - state.at.x) + Math.abs(event.y - state.at.y);
+      if (away < state.at.nearPx * DRAG_SHARE) return;
+      if (state.under === null) this.state = { kind: 'marquee', from: state.at, to: event };
+      else {
+        const picked = studio.scenes.state.selection;
+        this.state = { kind: 'moving', from: state.at, base: studio.scene, picked, gesture: studio.scenes.gesture('Move') };
+      }
+      this.move(event);
+    } else if (state.kind === 'moving') {
+      const [dx, dy] = moveBy(studio, event.x - state.from.x, event.y - state.from.y, event.shift);
+      state.gesture.preview(movedEdits(state.base, state.picked, dx, dy));
+      this.readout = { x: event.x, y: event.y, words: `${signed(dx)}, ${signed(dy)} px` };
+    } else if (state.kind === 'handling') {
+      const { edits, words } = handled(state.base, state.handle, state.from, event);
+      state.gesture.preview(edits);
+      this.readout = { x: event.x, y: event.y, words };
+    } else if (state.kind === 'marquee') this.state = { ...state, to: event };
+  }
+
+  up(event: ToolEvent): void {
+    const { state, studio } = this;
+    if (state.kind === 'moving' || state.kind === 'handling') state.gesture.commit();
+    else if (state.kind === 'marquee') {
+      const found = hitsWithin(studio.scene, state.from.x, state.from.y, event.x, event.y);
+      studio.scenes.select(event.shift ? [...studio.scenes.state.selection, ...found] : found);
+    } else if (state.kind === 'pressed') {
+      if (state.under === null && !event.shift) studio.scenes.select([]);
+      else if (state.wasPicked && state.under) {
+        const { id } = state.under;
+        const rest = studio.scenes.state.selection.filter((p) => p.id !== id);
+        studio.scenes.select(event.shift ? rest : [state.under]);
+      }
+    }
+    this.state = { kind: 'idle' };
+    this.readout = null;
+  }
+
+  cancel(): boolean {
+    const { state, studio } = this;
+    this.state = { kind: 'idle' };
+    this.readout = null;
+    if (state.kind === 'moving' || state.kind === 'handling') {
+      state.gesture.cancel();
+      return true;
+    }
+    if (state.kind === 'marquee') return true;
+    if (studio.scenes.state.selection.length === 0) return false;
+    studio.scenes.select([]);
+    return true;
+  }
+
+  get isDragging(): boolean {
+    return this.state.kind === 'moving' || this.state.kind === 'handling';
+  }
+
+  draw(overlay: Overlay): void {
+    if (this.state.kind === 'marquee') overlay.marquee(this.state.from, this.state.to);
+    if (this.readout) overlay.words(this.readout.x, this.readout.y, this.readout.words);
+  }
+
+  hint(): string {
+    const lights = this.studio.pickedOf('lights').length;
+    if (lights === 1) return 'Drag a line of equal light, or hold Alt and turn the wheel for its level';
+    if (this.studio.pickedOf('sprites').length === 1) return 'Drag to move, a corner to scale, the ring to turn';
+    if (this.studio.pickedOf('occluders').length === 1) return 'Drag a point; a double click on a point takes it away, on a side adds one';
+    return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
+  }
+}
+
+function signed(v: number): string {
+  const rounded = Math.round(v * 10) / 10;
+  return rounded > 0 ? `+${rounded}` : String(rounded);
+}
+
+/** Movement in whole px on pixel art; along one axis with shift. */
+function moveBy(studio: Studio, dx: number, dy: number, oneAxis: boolean): [number, number] {
+  const whole = settingsOf(studio.scene).pixelArt;
+  const [x, y] = oneAxis ? (Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]) : [dx, dy];
+  return whole ? [Math.round(x), Math.round(y)] : [x, y];
+}
+
+/** The edits that move what is picked. An occluder that belongs to a picked sprite goes with it anyway. */
+export function movedEdits(scene: SceneDocument, picked: readonly Picked[], dx: number, dy: number): Edit[] {
+  return picked.flatMap(({ collection, id }): Edit[] => {
+    let edit: Edit | null = null;
+    if (collection === 'lights') edit = change(scene, 'lights', id, { x: scene.lights[id].x + dx, y: scene.lights[id].y + dy });
+    else if (collection === 'sprites') edit = change(scene, 'sprites', id, { x: scene.sprites[id].x + dx, y: scene.sprites[id].y + dy });
+    else if (collection === 'occluders') {
+      const { spriteId } = scene.occluders[id];
+      if (spriteId !== null && picked.some((p) => p.id === spriteId)) return [];
+      edit = change(scene, 'occluders', id, { outlines: movedOutlines(scene, id, dx, dy) });
+    }
+    return edit ? [edit] : [];
+  });
+}
+
+function handled(base: SceneDocument, handle: Handle, from: ToolEvent, to: ToolEvent): { edits: Edit[]; words: string } {
+  const one = (edit: Edit | null, words: string) => ({ edits: edit ? [edit] : [], words });
+  switch (handle.kind) {
+    case 'isolux': {
+      const light = base.lights[handle.id];
+      const radius = Math.sqrt((to.x - handle.cx) * (to.x - handle.cx) + (to.y - handle.cy) * (to.y - handle.cy));
+      const fields = draggedIsolux(light, handle.name, radius);
+      const words = handle.name === 'full' || handle.name === 'end' ? `${Math.round(radius)} px` : `steepness ${fields.steepness ?? light.steepness}`;
+      return one(change(base, 'lights', handle.id, fields), words);
+    }
+    case 'turn': {
+      const angle = (x: number, y: number) => (Math.atan2(y - handle.cy, x - handle.cx) * 180) / Math.PI;
+      const step = to.shift ? 15 : 1;
+      const turned = base.sprites[handle.id].turnDeg + angle(to.x, to.y) - angle(from.x, from.y);
+      const turnDeg = ((((Math.round(turned / step) * step) % 360) + 540) % 360) - 180;
+      return one(change(base, 'sprites', handle.id, { turnDeg }), `${turnDeg}°`);
+    }
+    case 'scale': {
+      const distance = (e: ToolEvent) => Math.sqrt((e.x - handle.cx) * (e.x - handle.cx) + (e.y - handle.cy) * (e.y - handle.cy));
+      const sprite = base.sprites[handle.id];
+      const by = distance(to) / Math.max(1, distance(from));
+      const step = (v: number) => Math.min(64, Math.max(0.05, to.shift ? Math.max(1, Math.round(v)) : Math.round(v * 20) / 20));
+      const fields = { scaleX: step(sprite.scaleX * by), scaleY: step(sprite.scaleY * by) };
+      return one(change(base, 'sprites', handle.id, fields), `${fields.scaleX} x`);
+    }
+    case 'point': {
+      const map = handle.back;
+      const [x, y] = snapped(applyTo(map, to.x, to.y), to.alt);
+      const outlines = base.occluders[handle.id].outlines.map((points, o) =>
+        o === handle.outline ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v)) : points,
+      );
+      return one(change(base, 'occluders', handle.id, { outlines }), `${x}, ${y}`);
+    }
+    case 'gate': {
+      const { gateX, gateY } = settingsOf(base);
+      const fields = { gateX: Math.round(gateX + to.x - from.x), gateY: Math.round(gateY + to.y - from.y) };
+      return one(change(base, 'settings', SETTINGS_ID, fields), `gate at ${fields.gateX}, ${fields.gateY}`);
+    }
+  }
+}
+
+/** Points lie on whole px unless Alt is held. */
+export function snapped([x, y]: readonly [number, number], free: boolean): [number, number] {
+  return free ? [Math.round(x * 100) / 100, Math.round(y * 100) / 100] : [Math.round(x), Math.round(y)];
+}
+

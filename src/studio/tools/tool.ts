@@ -1,0 +1,31 @@
+/** Tools of the stage: small state charts without React. In every state they answer to down, move, up and cancel. */
+import type { Overlay } from '../stage/overlay';
+import type { Studio } from '../store/studio';
+
+export interface ToolEvent {
+  /** Scene px, with parallax as it is drawn. */
+  x: number;
+  y: number;
+  shift: boolean;
+  alt: boolean;
+  /** How near counts as on, scene px. */
+  nearPx: number;
+  /** How often the button went down in a row. */
+  clicks: number;
+}
+
+export interface Tool {
+  down(event: ToolEvent): void;
+  move(event: ToolEvent): void;
+  up(event: ToolEvent): void;
+  /** Escape, or another tool was taken. @returns whether there was anything to cancel */
+  cancel(): boolean;
+  /** Enter: finishes what is being drawn. */
+  confirm?(): void;
+  /** What the tool shows over the stage. */
+  draw?(overlay: Overlay): void;
+  /** A line of help for what can be done now. */
+  hint(): string;
+}
+
+export type MakeTool = (studio: Studio) => Tool;
