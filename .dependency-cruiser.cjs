@@ -6,7 +6,12 @@ const only = (name, allowed) => ({
   from: { path: room(name), pathNot: '\\.test\\.tsx?$' },
   to: { path: '^src/', pathNot: [name, ...allowed].map(room) },
 });
-const never = (name, from, to) => ({ name, severity: 'error', from: { path: from, pathNot: '\\.test\\.ts$' }, to: { path: to } });
+const never = (name, from, to) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.ts$' },
+  to: { path: to },
+});
 
 module.exports = {
   forbidden: [
@@ -21,10 +26,18 @@ module.exports = {
     only('server', ['core', 'demo']),
     only('app', ['studio', 'server', 'core']),
     never('core-is-pure', '^src/core/', '^(node_modules/(react|next|mysql2|pino|zustand)/|node:|fs$|path$)'),
-    never('raster-and-geometry-are-the-ground', '^src/core/(raster|geometry)/', '^src/core/(?!raster|geometry|limits|faults)'),
+    never(
+      'raster-and-geometry-are-the-ground',
+      '^src/core/(raster|geometry)/',
+      '^src/core/(?!raster|geometry|limits|faults)',
+    ),
     never('scene-knows-no-renderer', '^src/core/scene/', '^src/core/(light|moment)/'),
     never('light-knows-no-scene', '^src/core/light/', '^src/core/(scene|time)/'),
-    never('store-and-tools-know-no-react', '^src/studio/(store|tools)/', '^node_modules/(react|react-dom|@headlessui)/'),
+    never(
+      'store-and-tools-know-no-react',
+      '^src/studio/(store|tools)/',
+      '^node_modules/(react|react-dom|@headlessui)/',
+    ),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -1,12 +1,34 @@
 import next from 'eslint-config-next';
+import typescript from 'eslint-config-next/typescript';
 
-const inexact = ['sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2', 'sinh', 'cosh', 'tanh', 'exp', 'expm1',
-  'log', 'log2', 'log10', 'log1p', 'pow', 'cbrt', 'hypot'];
+const inexact = [
+  'sin',
+  'cos',
+  'tan',
+  'asin',
+  'acos',
+  'atan',
+  'atan2',
+  'sinh',
+  'cosh',
+  'tanh',
+  'exp',
+  'expm1',
+  'log',
+  'log2',
+  'log10',
+  'log1p',
+  'pow',
+  'cbrt',
+  'hypot',
+];
 
 const config = [
   { ignores: ['.next/**', '.oilwick/**', 'next-env.d.ts', 'test-results/**'] },
   ...next,
+  ...typescript,
   {
+    files: ['**/*.{ts,tsx}'],
     rules: {
       'no-console': 'error',
       'prefer-const': 'error',

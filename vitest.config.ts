@@ -7,7 +7,11 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'unit', include: ['src/**/*.test.{ts,tsx}'], exclude: ['src/server/**/*.store.test.ts'] },
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.{ts,tsx}'],
+          exclude: ['src/server/**/*.store.test.ts'],
+        },
       },
       {
         resolve: { alias },

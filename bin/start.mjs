@@ -1,7 +1,15 @@
 #!/usr/bin/env node
 // npm start: installs what is missing, builds what is out of date, and runs the server.
 import { pathToFileURL } from 'node:url';
-import { buildApplication, bundled, ensureFolders, ensurePackages, ensurePrograms, MARIADB, root } from './lib/prepare.mjs';
+import {
+  buildApplication,
+  bundled,
+  ensureFolders,
+  ensurePackages,
+  ensurePrograms,
+  MARIADB,
+  root,
+} from './lib/prepare.mjs';
 
 process.chdir(root);
 ensurePackages();

@@ -6,11 +6,19 @@ import { problem } from '@/server/http/problem';
 export function proxy(request: NextRequest): Response {
   const { headers, method, nextUrl } = request;
   const refused = refusal(
-    { method, host: headers.get('host'), origin: headers.get('origin'), fetchSite: headers.get('sec-fetch-site') },
+    {
+      method,
+      host: headers.get('host'),
+      origin: headers.get('origin'),
+      fetchSite: headers.get('sec-fetch-site'),
+    },
     ownHosts(),
   );
   // A link on another page may lead here; only what it could read or change from there is refused.
-  const isVisit = method === 'GET' && headers.get('sec-fetch-mode') === 'navigate' && ownHosts().includes(headers.get('host') ?? '');
+  const isVisit =
+    method === 'GET' &&
+    headers.get('sec-fetch-mode') === 'navigate' &&
+    ownHosts().includes(headers.get('host') ?? '');
   if (refused && !isVisit) return problem(403, 'Refused', refused);
   const nonce = crypto.randomUUID().replaceAll('-', '');
   const passed = new Headers(headers);

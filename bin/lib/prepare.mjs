@@ -20,12 +20,16 @@ export function fail(words) {
 /** npm packages as the lock file says, installed once for each lock file. */
 export function ensurePackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) fail(`Oilwick needs Node 20.19 or newer; this is ${process.versions.node}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    fail(`Oilwick needs Node 20.19 or newer; this is ${process.versions.node}.`);
   const wanted = hashOf([join(root, 'package-lock.json')]);
   const stamp = join(root, 'node_modules', '.oilwick-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Installing packages …');
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 2, 2] });
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], {
+    cwd: root,
+    stdio: ['ignore', 2, 2],
+  });
   if (status !== 0) fail('The packages could not be installed. Try: npm ci');
   writeFileSync(stamp, wanted);
 }
@@ -34,7 +38,9 @@ const PLACES = ['/usr/sbin', '/usr/bin', '/usr/local/sbin', '/usr/local/bin'];
 
 /** Debian packages, by a program that each brings. */
 export function ensurePrograms(programs) {
-  const missing = Object.entries(programs).filter(([name]) => !PLACES.some((place) => existsSync(join(place, name))));
+  const missing = Object.entries(programs).filter(
+    ([name]) => !PLACES.some((place) => existsSync(join(place, name))),
+  );
   if (missing.length === 0) return;
   const packages = [...new Set(missing.map(([, name]) => name))];
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
@@ -42,11 +48,18 @@ export function ensurePrograms(programs) {
   say(`Installing ${packages.join(', ')} …`);
   const apt = (args) => {
     const [program, ...rest] = [...asRoot, 'apt-get', ...args];
-    return spawnSync(program, rest, { stdio: ['ignore', 2, 2], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+    return (
+      spawnSync(program, rest, {
+        stdio: ['ignore', 2, 2],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      }).status === 0
+    );
   };
   if (apt(command.split(' ').slice(1))) return;
   if (apt(['update']) && apt(command.split(' ').slice(1))) return;
-  fail(`${packages.join(' and ')} could not be installed. Run this and try again: ${asRoot.length ? 'sudo ' : ''}apt-get update && ${asRoot.length ? 'sudo ' : ''}${command}`);
+  fail(
+    `${packages.join(' and ')} could not be installed. Run this and try again: ${asRoot.length ? 'sudo ' : ''}apt-get update && ${asRoot.length ? 'sudo ' : ''}${command}`,
+  );
 }
 
 export const MARIADB = { mariadbd: 'mariadb-server', 'mariadb-install-db': 'mariadb-server' };
@@ -101,22 +114,29 @@ export function sourceStamp() {
     }
   };
   walk(join(root, 'src'));
-  for (const name of ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']) files.push(join(root, name));
+  for (const name of ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
+    files.push(join(root, name));
   return hashOf(files.sort());
 }
 
 function hashOf(files) {
   const hash = createHash('sha256');
-  for (const file of files) hash.update(file.slice(root.length)).update(String(statSync(file).size)).update(readFileSync(file));
+  for (const file of files)
+    hash
+      .update(file.slice(root.length))
+      .update(String(statSync(file).size))
+      .update(readFileSync(file));
   return hash.digest('hex');
 }
 
 /** Runs a program in the root and gives back its exit code; its output is shown. */
 export function run(program, args, env = {}) {
-  return spawnSync(program, args, { cwd: root, stdio: ['ignore', 1, 2], env: { ...process.env, ...env } }).status ?? 1;
+  return (
+    spawnSync(program, args, { cwd: root, stdio: ['ignore', 1, 2], env: { ...process.env, ...env } })
+      .status ?? 1
+  );
 }
 
 export function ensureFolders() {
   mkdirSync(state, { recursive: true });
 }
-

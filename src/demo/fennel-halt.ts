@@ -3,11 +3,36 @@ import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
 import { recipeWith, type Recipe } from '@/core/relief/recipe';
-import { newArtwork, newCue, newLight, newOccluder, newPlane, newScene, newSprite, newWick } from '@/core/scene/defaults';
+import {
+  newArtwork,
+  newCue,
+  newLight,
+  newOccluder,
+  newPlane,
+  newScene,
+  newSprite,
+  newWick,
+} from '@/core/scene/defaults';
 import type { SceneDocument, Sprite } from '@/core/scene/document';
 import { farHills, nearHills, sky, woods } from './art/landscape';
 import {
-  churn, ground, handLantern, handLanternGlow, hut, HUT, hutGlow, lamp, LAMP, lampGlow, luggage, nameBoard, platform, signal, signalGlow, SIGNAL_POST, verge,
+  churn,
+  ground,
+  handLantern,
+  handLanternGlow,
+  hut,
+  HUT,
+  hutGlow,
+  lamp,
+  LAMP,
+  lampGlow,
+  luggage,
+  nameBoard,
+  platform,
+  signal,
+  signalGlow,
+  SIGNAL_POST,
+  verge,
   wagon,
 } from './art/halt';
 import type { Paint } from './paint';
@@ -41,9 +66,21 @@ const castIron = recipeWith({
   grain: grainy(1.5, [0.5, 0.6, 0.2, 0, 0]),
   pixelArt: 'yes',
 });
-const masonry = recipeWith({ body: { kind: 'none' }, grain: grainy(9, [0.4, 0.8, 0.9, 0.4, 0]), pixelArt: 'yes' });
-const earth = recipeWith({ body: { kind: 'none' }, grain: grainy(5, [0.5, 0.8, 0.6, 0.2, 0]), pixelArt: 'yes' });
-const can = recipeWith({ body: { kind: 'inflate', fullness: 1 }, grain: grainy(1, [0, 0.6, 0.4, 0, 0]), pixelArt: 'yes' });
+const masonry = recipeWith({
+  body: { kind: 'none' },
+  grain: grainy(9, [0.4, 0.8, 0.9, 0.4, 0]),
+  pixelArt: 'yes',
+});
+const earth = recipeWith({
+  body: { kind: 'none' },
+  grain: grainy(5, [0.5, 0.8, 0.6, 0.2, 0]),
+  pixelArt: 'yes',
+});
+const can = recipeWith({
+  body: { kind: 'inflate', fullness: 1 },
+  grain: grainy(1, [0, 0.6, 0.4, 0, 0]),
+  pixelArt: 'yes',
+});
 const foliage = recipeWith({
   body: { kind: 'bevel', widthPx: 3, heightPx: 3, profile: 'round' },
   grain: grainy(4, [0.6, 0.8, 0.5, 0, 0]),
@@ -52,12 +89,12 @@ const foliage = recipeWith({
 
 function pieces(): Record<string, Piece> {
   return {
-    sky: { name: 'Sky', paint: sky(560, 190), pivot: [0, 0] },
-    'hills-far': { name: 'Far hills', paint: farHills(620, 110), pivot: [0, 110] },
-    'hills-near': { name: 'Near hills', paint: nearHills(700, 86), pivot: [0, 86] },
-    woods: { name: 'Woods', paint: woods(760, 92), recipe: foliage, pivot: [0, 92] },
-    ground: { name: 'Ground and track', paint: ground(760, 66), recipe: earth, pivot: [0, 0] },
-    platform: { name: 'Platform', paint: platform(452, 45), recipe: masonry, pivot: [0, 0] },
+    sky: { name: 'Sky', paint: sky(780, 190), pivot: [0, 0] },
+    'hills-far': { name: 'Far hills', paint: farHills(820, 110), pivot: [0, 110] },
+    'hills-near': { name: 'Near hills', paint: nearHills(860, 86), pivot: [0, 86] },
+    woods: { name: 'Woods', paint: woods(900, 92), recipe: foliage, pivot: [0, 92] },
+    ground: { name: 'Ground and track', paint: ground(900, 66), recipe: earth, pivot: [0, 0] },
+    platform: { name: 'Platform', paint: platform(520, 45), recipe: masonry, pivot: [0, 0] },
     hut: { name: 'Waiting hut', paint: hut(), glow: hutGlow(), recipe: timberwork },
     lamp: { name: 'Oil lamp', paint: lamp(), glow: lampGlow(), recipe: castIron },
     wagon: { name: 'Goods wagon', paint: wagon(), recipe: timberwork },
@@ -66,7 +103,7 @@ function pieces(): Record<string, Piece> {
     'hand-lantern': { name: 'Hand lantern', paint: handLantern(), glow: handLanternGlow(), recipe: castIron },
     luggage: { name: 'Luggage', paint: luggage(), recipe: can },
     churn: { name: 'Milk churn', paint: churn(), recipe: can },
-    verge: { name: 'Verge', paint: verge(620, 58), recipe: foliage, pivot: [0, 58] },
+    verge: { name: 'Verge', paint: verge(820, 58), recipe: foliage, pivot: [0, 58] },
   };
 }
 
@@ -86,8 +123,16 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
   };
   const document: SceneDocument = {
     ...newScene({
-      gateX: 120, gateY: 10, gateWidthPx: 480, gateHeightPx: 270, pixelArt: true, lightSpace: 'linear',
-      backdropColour: '#5d6f98', ambientColour: '#8288c0', ambientLevel: 0.42, clockHours: 19.2,
+      gateX: 120,
+      gateY: 10,
+      gateWidthPx: 480,
+      gateHeightPx: 270,
+      pixelArt: true,
+      lightSpace: 'linear',
+      backdropColour: '#5d6f98',
+      ambientColour: '#8288c0',
+      ambientLevel: 0.42,
+      clockHours: 19.2,
     }),
     planes: {
       sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1 }),
@@ -100,8 +145,14 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
   };
   for (const [id, { name, paint, glow, recipe, pivot }] of Object.entries(art)) {
     document.artworks[id] = newArtwork({
-      name, imageSha: keep(paint), widthPx: paint.width, heightPx: paint.height, pixelArt: true,
-      pivotX: pivot?.[0] ?? paint.width / 2, pivotY: pivot?.[1] ?? paint.height, glowSha: glow ? keep(glow) : null,
+      name,
+      imageSha: keep(paint),
+      widthPx: paint.width,
+      heightPx: paint.height,
+      pixelArt: true,
+      pivotX: pivot?.[0] ?? paint.width / 2,
+      pivotY: pivot?.[1] ?? paint.height,
+      glowSha: glow ? keep(glow) : null,
     });
     if (recipe) document.reliefs[id] = { recipe };
   }
@@ -114,16 +165,29 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
 
 function placeSprites(document: SceneDocument): void {
   let order = 0;
-  const place = (id: string, artworkId: string, planeId: string, x: number, y: number, fields: Partial<Sprite> = {}) => {
+  const place = (
+    id: string,
+    artworkId: string,
+    planeId: string,
+    x: number,
+    y: number,
+    fields: Partial<Sprite> = {},
+  ) => {
     document.sprites[id] = newSprite({
-      name: document.artworks[artworkId].name, artworkId, planeId, order: `a${String.fromCharCode(65 + order++)}`, x, y, ...fields,
+      name: document.artworks[artworkId].name,
+      artworkId,
+      planeId,
+      order: `a${String.fromCharCode(65 + order++)}`,
+      x,
+      y,
+      ...fields,
     });
   };
-  place('sky', 'sky', 'sky', -20, 0);
-  place('hills-far', 'hills-far', 'hills', -30, 186);
-  place('hills-near', 'hills-near', 'hills', -30, 226);
-  place('woods', 'woods', 'woods', -20, 226);
-  place('ground', 'ground', 'line', -20, GROUND_Y - 2);
+  place('sky', 'sky', 'sky', -150, 0);
+  place('hills-far', 'hills-far', 'hills', -110, 186);
+  place('hills-near', 'hills-near', 'hills', -120, 226);
+  place('woods', 'woods', 'woods', -90, 226);
+  place('ground', 'ground', 'line', -70, GROUND_Y - 2);
   place('platform', 'platform', 'line', 268, PLATFORM_Y);
   place('wagon', 'wagon', 'halt', 184, GROUND_Y + 9);
   place('name-board', 'name-board', 'halt', 330, PLATFORM_Y + 2);
@@ -135,7 +199,7 @@ function placeSprites(document: SceneDocument): void {
   place('churn-a', 'churn', 'front', 468, 281);
   place('churn-b', 'churn', 'front', 495, 285, { flipX: true });
   place('churn-c', 'churn', 'front', 517, 279);
-  place('verge', 'verge', 'front', 0, 312);
+  place('verge', 'verge', 'front', -60, 312);
 }
 
 function placeOccluders(document: SceneDocument, art: Record<string, Piece>): void {
@@ -143,7 +207,10 @@ function placeOccluders(document: SceneDocument, art: Record<string, Piece>): vo
   document.occluders = {
     // Two corner posts, the roof and the oil pan: between them the light leaves the lantern.
     lantern: newOccluder({
-      name: 'Lantern frame', planeId: 'halt', spriteId: 'lamp', kind: 'closed',
+      name: 'Lantern frame',
+      planeId: 'halt',
+      spriteId: 'lamp',
+      kind: 'closed',
       outlines: [
         [x - 3, y - 2, x + w + 3, y - 2, x + w / 2, 2],
         [x + 4, y + h, x + w - 4, y + h, x + w - 5, y + h + 4, x + 5, y + h + 4],
@@ -154,52 +221,152 @@ function placeOccluders(document: SceneDocument, art: Record<string, Piece>): vo
       ],
     }),
     platform: newOccluder({
-      name: 'Platform', planeId: 'line', spriteId: 'platform', kind: 'closed', outlines: [[0, 1, 452, 1, 452, 45, 0, 45]],
+      name: 'Platform',
+      planeId: 'line',
+      spriteId: 'platform',
+      kind: 'closed',
+      outlines: [[0, 1, 520, 1, 520, 45, 0, 45]],
     }),
     hut: newOccluder({
-      name: 'Hut', planeId: 'halt', spriteId: 'hut', kind: 'closed',
-      outlines: [[9, 104, 9, 41, 1, 40, 22, 4, HUT.width - 22, 4, HUT.width - 1, 40, HUT.width - 9, 41, HUT.width - 9, 104]],
+      name: 'Hut',
+      planeId: 'halt',
+      spriteId: 'hut',
+      kind: 'closed',
+      outlines: [
+        [
+          9,
+          104,
+          9,
+          41,
+          1,
+          40,
+          22,
+          4,
+          HUT.width - 22,
+          4,
+          HUT.width - 1,
+          40,
+          HUT.width - 9,
+          41,
+          HUT.width - 9,
+          104,
+        ],
+      ],
     }),
     wagon: newOccluder({
-      name: 'Wagon', planeId: 'halt', spriteId: 'wagon', kind: 'closed',
-      outlines: traceAlpha(alphaOf(art.wagon.paint.image), art.wagon.paint.width, art.wagon.paint.height, 128, 1.5),
+      name: 'Wagon',
+      planeId: 'halt',
+      spriteId: 'wagon',
+      kind: 'closed',
+      outlines: traceAlpha(
+        alphaOf(art.wagon.paint.image),
+        art.wagon.paint.width,
+        art.wagon.paint.height,
+        128,
+        1.5,
+      ),
     }),
     board: newOccluder({
-      name: 'Name board', planeId: 'halt', spriteId: 'name-board', kind: 'closed', outlines: [[0, 2, 62, 2, 62, 17, 0, 17]],
+      name: 'Name board',
+      planeId: 'halt',
+      spriteId: 'name-board',
+      kind: 'closed',
+      outlines: [[0, 2, 62, 2, 62, 17, 0, 17]],
     }),
   };
 }
 
 function placeLights(document: SceneDocument): void {
   document.wicks = {
-    'calm-flame': newWick({ name: 'Calm flame', seed: 1907, rateHz: 1.7, levelLow: 0.78, levelHigh: 1.12, reachLow: 0.94, reachHigh: 1.04 }),
-    'draughty-flame': newWick({ name: 'Draughty flame', seed: 44, rateHz: 3.2, roughness: 0.7, levelLow: 0.55, levelHigh: 1.2 }),
+    'calm-flame': newWick({
+      name: 'Calm flame',
+      seed: 1907,
+      rateHz: 1.7,
+      levelLow: 0.78,
+      levelHigh: 1.12,
+      reachLow: 0.94,
+      reachHigh: 1.04,
+    }),
+    'draughty-flame': newWick({
+      name: 'Draughty flame',
+      seed: 44,
+      rateHz: 3.2,
+      roughness: 0.7,
+      levelLow: 0.55,
+      levelHigh: 1.2,
+    }),
   };
   const lampX = 416 - LAMP.width / 2;
   const lampY = PLATFORM_Y + 3 - LAMP.height;
   document.lights = {
     'light-platform': newLight({
-      name: 'Platform lamp', planeId: 'halt', order: 'a1', x: lampX + LAMP.flame.x, y: lampY + LAMP.flame.y, colour: '#ffb45e',
-      level: 3.2, corePx: 22, reachPx: 225, steepness: 0.85, heightPx: 44, air: 0.045, spanFarId: 'woods', wickId: 'calm-flame',
+      name: 'Platform lamp',
+      planeId: 'halt',
+      order: 'a1',
+      x: lampX + LAMP.flame.x,
+      y: lampY + LAMP.flame.y,
+      colour: '#ffb45e',
+      level: 3.2,
+      corePx: 22,
+      reachPx: 225,
+      steepness: 0.85,
+      heightPx: 44,
+      air: 0.045,
+      spanFarId: 'woods',
+      wickId: 'calm-flame',
     }),
     'light-window': newLight({
-      name: 'Hut window', planeId: 'halt', order: 'a2', x: 500 - HUT.width / 2 + 37, y: PLATFORM_Y + 3 - HUT.height + 66,
-      colour: '#ffcf8a', level: 1.5, corePx: 12, reachPx: 84, curve: 'eased', steepness: 1.4, heightPx: 26, shadows: false,
-      spanFarId: 'line', wickId: 'calm-flame',
+      name: 'Hut window',
+      planeId: 'halt',
+      order: 'a2',
+      x: 500 - HUT.width / 2 + 37,
+      y: PLATFORM_Y + 3 - HUT.height + 66,
+      colour: '#ffcf8a',
+      level: 1.5,
+      corePx: 12,
+      reachPx: 84,
+      curve: 'eased',
+      steepness: 1.4,
+      heightPx: 26,
+      shadows: false,
+      spanFarId: 'line',
+      wickId: 'calm-flame',
     }),
     'light-signal': newLight({
-      name: 'Signal lamp', planeId: 'halt', order: 'a3', x: 589 - SIGNAL_POST.width / 2 + 26.5, y: PLATFORM_Y + 3 - SIGNAL_POST.height + 14.5,
-      colour: '#ff4a30', level: 2.4, corePx: 4, reachPx: 74, heightPx: 14, air: 0.14, spanFarId: 'woods',
+      name: 'Signal lamp',
+      planeId: 'halt',
+      order: 'a3',
+      x: 589 - SIGNAL_POST.width / 2 + 26.5,
+      y: PLATFORM_Y + 3 - SIGNAL_POST.height + 14.5,
+      colour: '#ff4a30',
+      level: 2.4,
+      corePx: 4,
+      reachPx: 74,
+      heightPx: 14,
+      air: 0.14,
+      spanFarId: 'woods',
     }),
     'light-guard': newLight({
-      name: "Guard's lantern", planeId: 'halt', order: 'a4', x: 289, y: PLATFORM_Y - 3.5, colour: '#ffa04a', level: 2.2, corePx: 8,
-      reachPx: 96, heightPx: 20, air: 0.05, spanFarId: 'line', wickId: 'draughty-flame',
+      name: "Guard's lantern",
+      planeId: 'halt',
+      order: 'a4',
+      x: 289,
+      y: PLATFORM_Y - 3.5,
+      colour: '#ffa04a',
+      level: 2.2,
+      corePx: 8,
+      reachPx: 96,
+      heightPx: 20,
+      air: 0.05,
+      spanFarId: 'line',
+      wickId: 'draughty-flame',
     }),
   };
 }
 
 function placeCues(document: SceneDocument): void {
-  const cue = (clockHours: number, ambientColour: string, ambientLevel: number) => newCue({ clockHours, ambientColour, ambientLevel });
+  const cue = (clockHours: number, ambientColour: string, ambientLevel: number) =>
+    newCue({ clockHours, ambientColour, ambientLevel });
   document.cues = {
     'cue-small-hours': cue(2, '#3a4a80', 0.14),
     'cue-first-light': cue(5.5, '#8a94c4', 0.32),

@@ -22,7 +22,13 @@ export class Paint {
   }
 
   isClear(x: number, y: number): boolean {
-    return x < 0 || y < 0 || x >= this.width || y >= this.height || this.image.data[4 * (y * this.width + x) + 3] === 0;
+    return (
+      x < 0 ||
+      y < 0 ||
+      x >= this.width ||
+      y >= this.height ||
+      this.image.data[4 * (y * this.width + x) + 3] === 0
+    );
   }
 
   box(x: number, y: number, w: number, h: number, colour: Colour): void {
@@ -40,7 +46,15 @@ export class Paint {
   }
 
   /** Every pixel of a box whose hash falls below the share, in one of the colours. */
-  speckle(x: number, y: number, w: number, h: number, colours: readonly Colour[], share: number, seed: number): void {
+  speckle(
+    x: number,
+    y: number,
+    w: number,
+    h: number,
+    colours: readonly Colour[],
+    share: number,
+    seed: number,
+  ): void {
     for (let j = 0; j < h; j++) {
       for (let i = 0; i < w; i++) {
         const cell = (y + j) * 4096 + x + i;
@@ -73,7 +87,14 @@ export class Paint {
     for (let j = 0; j < other.height; j++) {
       for (let i = 0; i < other.width; i++) {
         const p = 4 * (j * other.width + (flip ? other.width - 1 - i : i));
-        if (other.image.data[p + 3] === 0 || x + i < 0 || y + j < 0 || x + i >= this.width || y + j >= this.height) continue;
+        if (
+          other.image.data[p + 3] === 0 ||
+          x + i < 0 ||
+          y + j < 0 ||
+          x + i >= this.width ||
+          y + j >= this.height
+        )
+          continue;
         this.image.data.set(other.image.data.subarray(p, p + 4), 4 * ((y + j) * this.width + x + i));
       }
     }

@@ -72,7 +72,15 @@ export class Device {
     return program;
   }
 
-  texture(width: number, height: number, internal: number, format: number, type: number, data: ArrayBufferView | null, bytesPerPixel: number): WebGLTexture {
+  texture(
+    width: number,
+    height: number,
+    internal: number,
+    format: number,
+    type: number,
+    data: ArrayBufferView | null,
+    bytesPerPixel: number,
+  ): WebGLTexture {
     const { gl } = this;
     const texture = gl.createTexture()!;
     gl.bindTexture(gl.TEXTURE_2D, texture);
@@ -157,7 +165,10 @@ export class Device {
 /** A linked program; uniforms are set by name, a name it does not have throws. */
 export class Program {
   private readonly handle: WebGLProgram;
-  private readonly uniforms = new Map<string, { location: WebGLUniformLocation; type: number; unit: number }>();
+  private readonly uniforms = new Map<
+    string,
+    { location: WebGLUniformLocation; type: number; unit: number }
+  >();
 
   constructor(
     private readonly gl: WebGL2RenderingContext,
@@ -168,7 +179,8 @@ export class Program {
     const fragment = this.compile(gl.FRAGMENT_SHADER, record.fragment);
     gl.attachShader(this.handle, vertex);
     gl.attachShader(this.handle, fragment);
-    for (const [name, location] of Object.entries(record.attributes ?? {})) gl.bindAttribLocation(this.handle, location, name);
+    for (const [name, location] of Object.entries(record.attributes ?? {}))
+      gl.bindAttribLocation(this.handle, location, name);
     gl.linkProgram(this.handle);
     gl.deleteShader(vertex);
     gl.deleteShader(fragment);
@@ -219,7 +231,11 @@ export class Program {
     for (let i = 0; i < gl.getProgramParameter(this.handle, gl.ACTIVE_UNIFORMS); i++) {
       const { name, type } = gl.getActiveUniform(this.handle, i)!;
       const sampler = type === gl.SAMPLER_2D;
-      this.uniforms.set(name, { location: gl.getUniformLocation(this.handle, name)!, type, unit: sampler ? unit++ : -1 });
+      this.uniforms.set(name, {
+        location: gl.getUniformLocation(this.handle, name)!,
+        type,
+        unit: sampler ? unit++ : -1,
+      });
     }
   }
 
@@ -229,8 +245,13 @@ export class Program {
     gl.shaderSource(shader, source);
     gl.compileShader(shader);
     if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS)) {
-      const numbered = source.split('\n').map((line, i) => `${String(i + 1).padStart(3)} ${line}`).join('\n');
-      throw new GpuFault(`Shader of ${this.record.name} does not compile: ${gl.getShaderInfoLog(shader)}\n${numbered}`);
+      const numbered = source
+        .split('\n')
+        .map((line, i) => `${String(i + 1).padStart(3)} ${line}`)
+        .join('\n');
+      throw new GpuFault(
+        `Shader of ${this.record.name} does not compile: ${gl.getShaderInfoLog(shader)}\n${numbered}`,
+      );
     }
     return shader;
   }

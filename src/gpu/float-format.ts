@@ -48,7 +48,10 @@ function fillTime(gl: WebGL2RenderingContext, format: FloatFormat): number {
 function trivialProgram(gl: WebGL2RenderingContext): WebGLProgram {
   const program = gl.createProgram()!;
   const sources: [number, string][] = [
-    [gl.VERTEX_SHADER, 'void main() { vec2 c = vec2(gl_VertexID & 1, gl_VertexID >> 1) * 4.0 - 1.0; gl_Position = vec4(c, 0.0, 1.0); }'],
+    [
+      gl.VERTEX_SHADER,
+      'void main() { vec2 c = vec2(gl_VertexID & 1, gl_VertexID >> 1) * 4.0 - 1.0; gl_Position = vec4(c, 0.0, 1.0); }',
+    ],
     [gl.FRAGMENT_SHADER, 'precision highp float; out vec4 c; void main() { c = vec4(0.01); }'],
   ];
   for (const [kind, source] of sources) {

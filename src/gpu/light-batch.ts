@@ -34,12 +34,21 @@ export class LightBatch {
 
   draw({ view }: Moment, lights: readonly MomentLight[], draw: LightDraw): void {
     const { gl } = this.device;
-    if (this.data.length < lights.length * LIGHT_FLOATS) this.data = new Float32Array(lights.length * 2 * LIGHT_FLOATS);
+    if (this.data.length < lights.length * LIGHT_FLOATS)
+      this.data = new Float32Array(lights.length * 2 * LIGHT_FLOATS);
     lights.forEach((light, i) => {
       this.data.set(
         [
-          light.x - view.x, light.y - view.y, light.corePx, light.reachPx, ...light.rgb, light.curve, light.steepness,
-          light.heightPx, light.relief, light.air,
+          light.x - view.x,
+          light.y - view.y,
+          light.corePx,
+          light.reachPx,
+          ...light.rgb,
+          light.curve,
+          light.steepness,
+          light.heightPx,
+          light.relief,
+          light.air,
         ],
         i * LIGHT_FLOATS,
       );

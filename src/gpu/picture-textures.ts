@@ -40,7 +40,8 @@ export class PictureCache {
 
   private upload({ width, height, rgba, normal, glow }: PicturePixels): PictureTextures {
     const { gl } = this.device;
-    const colours = (data: Uint8Array) => this.device.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
+    const colours = (data: Uint8Array) =>
+      this.device.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
     return {
       art: colours(rgba),
       normals: normal && colours(normal),

@@ -5,7 +5,14 @@
  */
 import type { Box } from '@/core/geometry/affine';
 import { BAYER8 } from '@/core/light/bayer';
-import type { Moment, MomentLayer, MomentLight, MomentPlane, MomentSprite, PictureSource } from '@/core/moment/moment';
+import type {
+  Moment,
+  MomentLayer,
+  MomentLight,
+  MomentPlane,
+  MomentSprite,
+  PictureSource,
+} from '@/core/moment/moment';
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
@@ -74,10 +81,12 @@ export class Renderer {
     const picture = this.finishedFor(name, width, height);
     device.bind(picture);
     device.blend('none');
-    device.program(ENCODE_PROGRAM).use(
-      { ...this.whole(picture), u_linear: moment.lightSpace === 'linear', u_dither: !moment.pixelArt },
-      { u_picture: targets.picture.textures[0], u_bayer: this.bayer },
-    );
+    device
+      .program(ENCODE_PROGRAM)
+      .use(
+        { ...this.whole(picture), u_linear: moment.lightSpace === 'linear', u_dither: !moment.pixelArt },
+        { u_picture: targets.picture.textures[0], u_bayer: this.bayer },
+      );
     device.drawBox();
     return picture;
   }
@@ -159,13 +168,19 @@ export class Renderer {
   private drawBackdrop({ backdrop, ambient, workLamp, unlit }: Moment, picture: Target): void {
     const { gl } = this;
     this.device.bind(picture);
-    const [r, g, b] = backdrop.colour.map((v, c) => (backdrop.lit && !unlit ? v * (ambient[c] + workLamp[c]) : v));
+    const [r, g, b] = backdrop.colour.map((v, c) =>
+      backdrop.lit && !unlit ? v * (ambient[c] + workLamp[c]) : v,
+    );
     gl.clearColor(r, g, b, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
   }
 
   private drawLayer(
-    moment: Moment, plane: MomentPlane, layer: MomentLayer, lights: readonly MomentLight[], source: PictureSource,
+    moment: Moment,
+    plane: MomentPlane,
+    layer: MomentLayer,
+    lights: readonly MomentLight[],
+    source: PictureSource,
     targets: Targets,
   ): void {
     const { device, gl } = this;
@@ -187,14 +202,22 @@ export class Renderer {
     }
     device.bind(targets.picture);
     device.blend('over');
-    device.program(COMPOSITE_PROGRAM).use(
-      { ...this.whole(targets.picture), u_box: box, u_unlit: moment.unlit },
-      { u_albedo: albedo, u_glow: glow, u_light: targets.light.textures[0] },
-    );
+    device
+      .program(COMPOSITE_PROGRAM)
+      .use(
+        { ...this.whole(targets.picture), u_box: box, u_unlit: moment.unlit },
+        { u_albedo: albedo, u_glow: glow, u_light: targets.light.textures[0] },
+      );
     device.drawBox();
   }
 
-  private drawSprite(moment: Moment, plane: MomentPlane, sprite: MomentSprite, source: PictureSource, target: Target): void {
+  private drawSprite(
+    moment: Moment,
+    plane: MomentPlane,
+    sprite: MomentSprite,
+    source: PictureSource,
+    target: Target,
+  ): void {
     const pixels = source(moment.pictures[sprite.picture].key);
     const box = outputBox(moment, [sprite]);
     if (!pixels || !box) return;
@@ -226,14 +249,22 @@ export class Renderer {
 
   /** Adds lights into a target: those with shadows one by one under their masks, the others in one draw. */
   private addLights(
-    moment: Moment, lights: readonly MomentLight[], target: Target, normal: WebGLTexture, takesShadows: boolean, air: boolean,
+    moment: Moment,
+    lights: readonly MomentLight[],
+    target: Target,
+    normal: WebGLTexture,
+    takesShadows: boolean,
+    air: boolean,
     within?: readonly number[],
   ): void {
     const masked: [MomentLight, ReturnType<ShadowMasks['maskOf']>][] = [];
     const open: MomentLight[] = [];
     for (const light of lights) {
       if (within && !reaches(moment, light, within)) continue;
-      const mask = takesShadows && light.occluders.length > 0 ? this.scissorless(() => this.masks.maskOf(moment, light)) : null;
+      const mask =
+        takesShadows && light.occluders.length > 0
+          ? this.scissorless(() => this.masks.maskOf(moment, light))
+          : null;
       if (mask) masked.push([light, mask]);
       else open.push(light);
     }
@@ -262,7 +293,10 @@ export class Renderer {
 }
 
 /** The whole output pixels, left, top, right, bottom, that sprites may touch; null where none is in view. */
-function outputBox({ view }: Moment, sprites: readonly MomentSprite[]): [number, number, number, number] | null {
+function outputBox(
+  { view }: Moment,
+  sprites: readonly MomentSprite[],
+): [number, number, number, number] | null {
   const all = sprites.reduce<Box>(
     (sum, { box }) => ({
       left: Math.min(sum.left, box.left),
@@ -280,7 +314,11 @@ function outputBox({ view }: Moment, sprites: readonly MomentSprite[]): [number,
   return right > left && bottom > top ? [left, top, right, bottom] : null;
 }
 
-function reaches({ view }: Moment, { x, y, reachPx }: MomentLight, [left, top, right, bottom]: readonly number[]): boolean {
+function reaches(
+  { view }: Moment,
+  { x, y, reachPx }: MomentLight,
+  [left, top, right, bottom]: readonly number[],
+): boolean {
   const scale = view.outputPerScenePx;
   const [cx, cy, r] = [(x - view.x) * scale, (y - view.y) * scale, reachPx * scale];
   return cx + r >= left && cx - r <= right && cy + r >= top && cy - r <= bottom;

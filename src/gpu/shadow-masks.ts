@@ -52,7 +52,15 @@ export class ShadowMasks {
     const box = occluders.length > 0 ? maskBox(moment, light) : null;
     if (!box) return null;
     const { x: viewX, y: viewY, outputPerScenePx } = moment.view;
-    const key = [light.x - viewX, light.y - viewY, ...box, outputPerScenePx, moment.pixelArt, viewX, viewY].join(' ');
+    const key = [
+      light.x - viewX,
+      light.y - viewY,
+      ...box,
+      outputPerScenePx,
+      moment.pixelArt,
+      viewX,
+      viewY,
+    ].join(' ');
     const edges = occluders.map((o) => o.edges);
     const kept = this.kept.get(key);
     if (kept && sameEdges(kept.edges, edges)) {
@@ -116,7 +124,11 @@ export class ShadowMasks {
     return { target, x, y };
   }
 
-  private drawOwnShade({ view }: Moment, { edges, box }: MomentOccluder, uniforms: Record<string, number | boolean | number[]>): void {
+  private drawOwnShade(
+    { view }: Moment,
+    { edges, box }: MomentOccluder,
+    uniforms: Record<string, number | boolean | number[]>,
+  ): void {
     const { gl } = this.device;
     const count = edges.length / 4;
     const rows = Math.ceil(count / EDGE_TEXTURE_WIDTH);
@@ -125,10 +137,14 @@ export class ShadowMasks {
     const texture = this.device.texture(EDGE_TEXTURE_WIDTH, rows, gl.RGBA32F, gl.RGBA, gl.FLOAT, data, 16);
     const scale = view.outputPerScenePx;
     const around = [
-      Math.floor((box.left - view.x) * scale), Math.floor((box.top - view.y) * scale),
-      Math.ceil((box.right - view.x) * scale), Math.ceil((box.bottom - view.y) * scale),
+      Math.floor((box.left - view.x) * scale),
+      Math.floor((box.top - view.y) * scale),
+      Math.ceil((box.right - view.x) * scale),
+      Math.ceil((box.bottom - view.y) * scale),
     ];
-    this.device.program(OWN_SHADE_PROGRAM).use({ ...uniforms, u_box: around, u_edgeCount: count }, { u_edges: texture });
+    this.device
+      .program(OWN_SHADE_PROGRAM)
+      .use({ ...uniforms, u_box: around, u_edgeCount: count }, { u_edges: texture });
     this.device.drawBox();
     this.device.dropTexture(texture);
   }
@@ -139,7 +155,9 @@ function sameEdges(a: Float64Array[], b: Float64Array[]): boolean {
 }
 
 function isNear({ x, y, reachPx }: MomentLight, { box }: MomentOccluder): boolean {
-  return box.left <= x + reachPx && box.right >= x - reachPx && box.top <= y + reachPx && box.bottom >= y - reachPx;
+  return (
+    box.left <= x + reachPx && box.right >= x - reachPx && box.top <= y + reachPx && box.bottom >= y - reachPx
+  );
 }
 
 /** Corner and size, in output pixels, of what the light reaches of the view. */
@@ -158,7 +176,12 @@ function maskBox({ view }: Moment, { x, y, reachPx }: MomentLight): [number, num
  * The edges that throw a shadow: of closed outlines those that light leaves by, on whose inner side the light
  * stands; of open lines all. Those out of reach are left out.
  */
-function throwingEdges({ view }: Moment, light: MomentLight, occluders: MomentOccluder[], bothSides: boolean): Float32Array {
+function throwingEdges(
+  { view }: Moment,
+  light: MomentLight,
+  occluders: MomentOccluder[],
+  bothSides: boolean,
+): Float32Array {
   const out: number[] = [];
   for (const { closed, edges } of occluders) {
     if (closed === bothSides) continue;

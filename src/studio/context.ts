@@ -45,7 +45,11 @@ export function usePictureTick(): number {
       }),
     [pictures],
   );
-  return useSyncExternalStore(subscribe, () => ticks.current, () => 0);
+  return useSyncExternalStore(
+    subscribe,
+    () => ticks.current,
+    () => 0,
+  );
 }
 
 /** A selector that gives back its last value while the new one is the same in content. */

@@ -104,9 +104,17 @@ const work = {
       const result =
         factor === 1
           ? reliefOf(image, whole, check)
-          : upsampled(reliefOf(reducedImage(image, factor), reducedRecipe(whole, factor), check), factor, image.width, image.height);
+          : upsampled(
+              reliefOf(reducedImage(image, factor), reducedRecipe(whole, factor), check),
+              factor,
+              image.width,
+              image.height,
+            );
       const { normals, heights } = result;
-      return transfer({ normals, heights, took: performance.now() - start }, [normals.buffer, heights.buffer]);
+      return transfer({ normals, heights, took: performance.now() - start }, [
+        normals.buffer,
+        heights.buffer,
+      ]);
     } catch (thrown) {
       if (thrown instanceof Overtaken) return null;
       throw thrown;

@@ -5,7 +5,10 @@ import type { SceneDocument } from '@/core/scene/document';
 
 const work = {
   pack(
-    name: string, scene: SceneDocument, pictures: Map<string, Uint8Array>, progress: (done: number, all: number) => void,
+    name: string,
+    scene: SceneDocument,
+    pictures: Map<string, Uint8Array>,
+    progress: (done: number, all: number) => void,
   ): Uint8Array {
     const bytes = writeBundle(name, scene, pictures, progress);
     return transfer(bytes, [bytes.buffer]);

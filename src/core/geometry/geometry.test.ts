@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { affineOf, applyTo, inverse, normalMatrix } from './affine';
 import { atan2, cos, exp, pow, sin } from './exact';
-import { edgesOfClosed, edgesOfLine, isInside, normaliseOutlines, signedArea2, simplifyOutline } from './outline';
+import {
+  edgesOfClosed,
+  edgesOfLine,
+  isInside,
+  normaliseOutlines,
+  signedArea2,
+  simplifyOutline,
+} from './outline';
 import { traceAlpha } from './trace';
 
 const placing = { x: 0, y: 0, turnDeg: 0, scaleX: 1, scaleY: 1, flipX: false, flipY: false };
@@ -11,15 +18,20 @@ const square = [0, 0, 10, 0, 10, 10, 0, 10];
 describe('a placing', () => {
   it('puts the pivot where the sprite stands, however it is turned, scaled and flipped', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -720, max: 720 }), fc.boolean(), fc.boolean(), (turnDeg, flipX, flipY) => {
-        const m = affineOf({ ...placing, x: 31, y: -7, turnDeg, flipX, flipY, scaleX: 2, scaleY: 3 }, 5, 9);
-        const [x, y] = applyTo(m, 5, 9);
-        expect(x).toBeCloseTo(31, 9);
-        expect(y).toBeCloseTo(-7, 9);
-        const [u, v] = applyTo(inverse(m)!, ...applyTo(m, 12, 34));
-        expect(u).toBeCloseTo(12, 8);
-        expect(v).toBeCloseTo(34, 8);
-      }),
+      fc.property(
+        fc.integer({ min: -720, max: 720 }),
+        fc.boolean(),
+        fc.boolean(),
+        (turnDeg, flipX, flipY) => {
+          const m = affineOf({ ...placing, x: 31, y: -7, turnDeg, flipX, flipY, scaleX: 2, scaleY: 3 }, 5, 9);
+          const [x, y] = applyTo(m, 5, 9);
+          expect(x).toBeCloseTo(31, 9);
+          expect(y).toBeCloseTo(-7, 9);
+          const [u, v] = applyTo(inverse(m)!, ...applyTo(m, 12, 34));
+          expect(u).toBeCloseTo(12, 8);
+          expect(v).toBeCloseTo(34, 8);
+        },
+      ),
     );
   });
 
@@ -91,7 +103,13 @@ describe('outlines', () => {
 });
 
 describe('tracing a mask', () => {
-  const maskOf = (rows: string[]) => Uint8Array.from(rows.join('').split('').map((c) => (c === '#' ? 255 : 0)));
+  const maskOf = (rows: string[]) =>
+    Uint8Array.from(
+      rows
+        .join('')
+        .split('')
+        .map((c) => (c === '#' ? 255 : 0)),
+    );
 
   it('walks one pixel with the interior on the left', () => {
     const [outline, ...rest] = traceAlpha(maskOf(['...', '.#.', '...']), 3, 3, 128, 0);
@@ -114,13 +132,18 @@ describe('tracing a mask', () => {
         const area = outlines.reduce((sum, o) => sum + signedArea2(o), 0) / -2;
         expect(area).toBe(flags.filter(Boolean).length);
         const edges = edgesOfClosed(outlines);
-        flags.forEach((flag, i) => expect(isInside(edges, (i % 7) + 0.5, Math.floor(i / 7) + 0.5)).toBe(flag));
+        flags.forEach((flag, i) =>
+          expect(isInside(edges, (i % 7) + 0.5, Math.floor(i / 7) + 0.5)).toBe(flag),
+        );
       }),
     );
   });
 
   it('leaves out points within the tolerance, and never more', () => {
-    const circle = Array.from({ length: 64 }, (_, i) => [20 + 15 * Math.cos((i * Math.PI) / 32), 20 + 15 * Math.sin((i * Math.PI) / 32)]).flat();
+    const circle = Array.from({ length: 64 }, (_, i) => [
+      20 + 15 * Math.cos((i * Math.PI) / 32),
+      20 + 15 * Math.sin((i * Math.PI) / 32),
+    ]).flat();
     const simple = simplifyOutline(circle, 1);
     expect(simple.length).toBeLessThan(circle.length / 3);
     expect(simplifyOutline(square, 5).length).toBeGreaterThanOrEqual(6);

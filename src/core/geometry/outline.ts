@@ -30,7 +30,8 @@ export function signedArea2(points: Outline): number {
 export function normaliseOutlines(outlines: readonly Outline[]): number[][] {
   const parts: Ring[] = [];
   for (const points of outlines) {
-    if (points.length % 2 !== 0) throw new InputFault(`An outline has ${points.length} numbers; x and y come in pairs.`);
+    if (points.length % 2 !== 0)
+      throw new InputFault(`An outline has ${points.length} numbers; x and y come in pairs.`);
     if (points.length < 6) continue;
     const ring: Ring = [];
     for (let i = 0; i < points.length; i += 2) ring.push([points[i], points[i + 1]]);
@@ -98,7 +99,14 @@ export function isInside(edges: Edges, px: number, py: number): boolean {
 }
 
 /** Distance of p from the segment a, b. */
-export function distanceToSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number): number {
+export function distanceToSegment(
+  px: number,
+  py: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+): number {
   const dx = bx - ax;
   const dy = by - ay;
   const length2 = dx * dx + dy * dy;
@@ -134,7 +142,12 @@ export function simplifyOutline(points: Outline, tolerancePx: number): number[] 
     let worstAt = -1;
     for (let i = (from + 1) % count; i !== to; i = (i + 1) % count) {
       const away = distanceToSegment(
-        points[2 * i], points[2 * i + 1], points[2 * from], points[2 * from + 1], points[2 * to], points[2 * to + 1],
+        points[2 * i],
+        points[2 * i + 1],
+        points[2 * from],
+        points[2 * from + 1],
+        points[2 * to],
+        points[2 * to + 1],
       );
       if (away > worst) [worst, worstAt] = [away, i];
     }
@@ -148,5 +161,8 @@ export function simplifyOutline(points: Outline, tolerancePx: number): number[] 
 }
 
 function before(points: Outline, i: number, j: number): boolean {
-  return points[2 * i] < points[2 * j] || (points[2 * i] === points[2 * j] && points[2 * i + 1] < points[2 * j + 1]);
+  return (
+    points[2 * i] < points[2 * j] ||
+    (points[2 * i] === points[2 * j] && points[2 * i + 1] < points[2 * j + 1])
+  );
 }

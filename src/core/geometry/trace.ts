@@ -16,7 +16,11 @@ const STEP_Y = [0, 1, 0, -1];
  * @returns closed outlines in px, outer ones with the interior on the left and holes the other way
  */
 export function traceAlpha(
-  alpha: Uint8Array, width: number, height: number, threshold: number, tolerancePx: number,
+  alpha: Uint8Array,
+  width: number,
+  height: number,
+  threshold: number,
+  tolerancePx: number,
 ): number[][] {
   if (alpha.length !== width * height) {
     throw new RangeError(`expected ${width * height} values for ${width}x${height}, got ${alpha.length}`);

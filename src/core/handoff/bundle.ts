@@ -29,7 +29,10 @@ export type BundleProgress = (done: number, all: number) => void;
 
 /** @param pictures the files of all artworks that the scene uses, by sha-256 */
 export function writeBundle(
-  name: string, scene: SceneDocument, pictures: ReadonlyMap<string, Uint8Array>, progress: BundleProgress = () => {},
+  name: string,
+  scene: SceneDocument,
+  pictures: ReadonlyMap<string, Uint8Array>,
+  progress: BundleProgress = () => {},
 ): Uint8Array {
   const used = usedArtworks(scene);
   const own = { ...scene, artworks: pick(scene.artworks, used), reliefs: pick(scene.reliefs, used) };
@@ -76,7 +79,11 @@ function fileNames(scene: SceneDocument): Record<string, string> {
   const taken = new Set<string>();
   const names: Record<string, string> = {};
   for (const [id, { name }] of Object.entries(scene.artworks)) {
-    const plain = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'art';
+    const plain =
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '') || 'art';
     let unique = plain;
     for (let n = 2; taken.has(unique); n++) unique = `${plain}-${n}`;
     taken.add(unique);
@@ -91,12 +98,29 @@ function occludersOf(scene: SceneDocument): object {
     const sprite = occluder.spriteId === null ? null : scene.sprites[occluder.spriteId];
     const artwork = sprite && scene.artworks[sprite.artworkId];
     if (sprite === undefined || (sprite && !artwork)) return [];
-    const map = sprite && artwork ? affineOf(sprite, artwork.pivotX, artwork.pivotY) : { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+    const map =
+      sprite && artwork
+        ? affineOf(sprite, artwork.pivotX, artwork.pivotY)
+        : { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
     const flat = [...occluderEdges(occluder, map)];
     const edges = Array.from({ length: flat.length / 4 }, (_, i) => flat.slice(4 * i, 4 * i + 4));
-    return [{ id, name: occluder.name, kind: occluder.kind, planeId: sprite?.planeId ?? occluder.planeId, ownShade: occluder.ownShade, edges }];
+    return [
+      {
+        id,
+        name: occluder.name,
+        kind: occluder.kind,
+        planeId: sprite?.planeId ?? occluder.planeId,
+        ownShade: occluder.ownShade,
+        edges,
+      },
+    ];
   });
-  return { format: 'oilwick-occluders', version: 1, interior: 'left of each edge as seen, y down', occluders };
+  return {
+    format: 'oilwick-occluders',
+    version: 1,
+    interior: 'left of each edge as seen, y down',
+    occluders,
+  };
 }
 
 function json(value: unknown): Uint8Array {
@@ -109,7 +133,10 @@ function json(value: unknown): Uint8Array {
  * @param sha256 the host's hash of bytes, as hex
  * @throws InputFault naming the entry that is missing, damaged or changed
  */
-export async function readBundle(bytes: Uint8Array, sha256: (bytes: Uint8Array) => string | Promise<string>): Promise<Bundle> {
+export async function readBundle(
+  bytes: Uint8Array,
+  sha256: (bytes: Uint8Array) => string | Promise<string>,
+): Promise<Bundle> {
   const files = unpackFiles(bytes);
   if (!files['scene.json']) throw new InputFault('The archive has no scene.json; is it a bundle?');
   let value: unknown;
@@ -128,7 +155,11 @@ export async function readBundle(bytes: Uint8Array, sha256: (bytes: Uint8Array) 
     for (const sha of [imageSha, glowSha]) {
       if (sha === null) continue;
       const content = byHash.get(sha);
-      if (!content) throw new InputFault(`The picture of "${name}" is missing from the archive, or was changed.`, `artworks.${id}`);
+      if (!content)
+        throw new InputFault(
+          `The picture of "${name}" is missing from the archive, or was changed.`,
+          `artworks.${id}`,
+        );
       pictures.set(sha, content);
     }
   }
@@ -144,7 +175,11 @@ export function bundlePictures({ scene, pictures }: Bundle): PictureSource {
   };
 }
 
-function picturePixels(scene: SceneDocument, id: string, pictures: ReadonlyMap<string, Uint8Array>): PicturePixels | null {
+function picturePixels(
+  scene: SceneDocument,
+  id: string,
+  pictures: ReadonlyMap<string, Uint8Array>,
+): PicturePixels | null {
   const artwork = scene.artworks[id];
   const file = artwork && pictures.get(artwork.imageSha);
   if (!file) return null;

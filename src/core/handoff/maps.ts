@@ -16,7 +16,10 @@ export function normalFile(image: Image, relief: ReliefResult, yUp: boolean): Ui
     data[4 * i + 3] = alpha[i];
     if (!yUp) data[4 * i + 1] = 255 - data[4 * i + 1];
   }
-  return encodePng({ width: image.width, height: image.height, data }, { Orientation: yUp ? 'Y up' : 'Y down' });
+  return encodePng(
+    { width: image.width, height: image.height, data },
+    { Orientation: yUp ? 'Y up' : 'Y down' },
+  );
 }
 
 /** Heights as 16-bit grey; what lies beyond its range is held at the ends. */
@@ -25,13 +28,17 @@ export function heightFile({ width, height, heights }: ReliefResult): Uint8Array
   for (let i = 0; i < data.length; i++) {
     data[i] = Math.min(65535, Math.max(0, Math.floor(heights[i] * HEIGHT_STEPS_PER_PX + HEIGHT_ZERO + 0.5)));
   }
-  return encodeGrey16(width, height, data, { Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px` });
+  return encodeGrey16(width, height, data, {
+    Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px`,
+  });
 }
 
 /** A glow mask's share of each pixel: its brightness. A mask of another size than the art is refused. */
 export function glowOf(mask: Image, art: Image): Uint8Array {
   if (mask.width !== art.width || mask.height !== art.height) {
-    throw new InputFault(`The glow mask has ${mask.width} x ${mask.height} px, the art ${art.width} x ${art.height}.`);
+    throw new InputFault(
+      `The glow mask has ${mask.width} x ${mask.height} px, the art ${art.width} x ${art.height}.`,
+    );
   }
   return Uint8Array.from({ length: mask.width * mask.height }, (_, i) => mask.data[4 * i]);
 }

@@ -13,7 +13,8 @@ const NO_DATE = '1980-01-01T12:00:00';
 export function packFiles(files: Files): Uint8Array {
   const entries: Zippable = {};
   // Pictures are packed already.
-  for (const [path, bytes] of Object.entries(files)) entries[path] = [bytes, { level: path.endsWith('.png') ? 0 : 6, mtime: NO_DATE }];
+  for (const [path, bytes] of Object.entries(files))
+    entries[path] = [bytes, { level: path.endsWith('.png') ? 0 : 6, mtime: NO_DATE }];
   return zipSync(entries);
 }
 
@@ -35,7 +36,10 @@ export function unpackFiles(bytes: Uint8Array): Files {
     files[file.name] = new Uint8Array(0);
     pending++;
     file.ondata = (fault, chunk, final) => {
-      if (fault) throw new InputFault(`${file.name} in the archive is damaged (${wordsOf(fault)}).`, null, { cause: fault });
+      if (fault)
+        throw new InputFault(`${file.name} in the archive is damaged (${wordsOf(fault)}).`, null, {
+          cause: fault,
+        });
       total += chunk.length;
       if (total > LIMITS.bundleUnpackedBytes) throw new InputFault('The archive unpacks to too much.');
       parts.push(chunk);
@@ -60,7 +64,14 @@ export function unpackFiles(bytes: Uint8Array): Files {
 
 function checkPath(path: string): void {
   const parts = path.split('/');
-  if (path.startsWith('/') || path.includes('\\') || path.includes('\0') || /^[a-z]:/i.test(path) || parts.includes('..') || parts.includes('__proto__')) {
+  if (
+    path.startsWith('/') ||
+    path.includes('\\') ||
+    path.includes('\0') ||
+    /^[a-z]:/i.test(path) ||
+    parts.includes('..') ||
+    parts.includes('__proto__')
+  ) {
     throw new InputFault(`The archive names a path that leads out of it: ${path}`);
   }
 }

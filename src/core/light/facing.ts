@@ -22,7 +22,13 @@ export const LOWEST_HEIGHT_PX = 1;
  * @param relief 0 takes no heed of the facing, 1 all
  */
 export function facing(
-  nx: number, ny: number, nz: number, dx: number, dy: number, heightPx: number, relief: number,
+  nx: number,
+  ny: number,
+  nz: number,
+  dx: number,
+  dy: number,
+  heightPx: number,
+  relief: number,
 ): number {
   const h = Math.max(heightPx, LOWEST_HEIGHT_PX);
   const dot = (nx * dx + ny * dy + nz * h) / Math.sqrt(dx * dx + dy * dy + h * h);

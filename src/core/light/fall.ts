@@ -9,7 +9,13 @@ export const NATURAL_KNEE = 1 / 12;
  * @param distance planar distance from the light, px
  * @returns 1 within the core, 0 at the reach and beyond
  */
-export function fallAt(distance: number, corePx: number, reachPx: number, curve: number, steepness: number): number {
+export function fallAt(
+  distance: number,
+  corePx: number,
+  reachPx: number,
+  curve: number,
+  steepness: number,
+): number {
   if (distance >= reachPx) return 0;
   if (distance <= corePx) return 1;
   const u = (distance - corePx) / (reachPx - corePx);
@@ -41,7 +47,11 @@ function curveAt(u: number, distance: number, corePx: number, reachPx: number, c
  * halving, to a thousandth of a px; curves never rise.
  */
 export function distanceAtShare(
-  share: number, corePx: number, reachPx: number, curve: number, steepness: number,
+  share: number,
+  corePx: number,
+  reachPx: number,
+  curve: number,
+  steepness: number,
 ): number {
   let low = corePx;
   let high = reachPx;

@@ -13,7 +13,11 @@ export class LayerSums {
 
   /** Gathers a layer at scene place (px, py). @returns whether anything is there */
   gather(
-    moment: Moment, plane: MomentPlane, layer: MomentLayer, pixels: readonly (PicturePixels | null)[], px: number,
+    moment: Moment,
+    plane: MomentPlane,
+    layer: MomentLayer,
+    pixels: readonly (PicturePixels | null)[],
+    px: number,
     py: number,
   ): boolean {
     this.albedo.fill(0);
@@ -28,7 +32,12 @@ export class LayerSums {
   }
 
   private over(
-    moment: Moment, { tint }: MomentPlane, sprite: MomentSprite, picture: PicturePixels, px: number, py: number,
+    moment: Moment,
+    { tint }: MomentPlane,
+    sprite: MomentSprite,
+    picture: PicturePixels,
+    px: number,
+    py: number,
   ): void {
     const { box, inverse: m, normal } = sprite;
     if (px < box.left || px > box.right || py < box.top || py > box.bottom) return;

@@ -16,27 +16,73 @@ const SHA = 'a'.repeat(64);
 
 /** A scene of one white 40 x 40 wall, with what a test adds. */
 function wall(
-  settings: Partial<SceneSettings>, lights: Partial<Light>[] = [], occluders: Partial<Occluder>[] = [], sprite: Partial<Sprite> = {},
+  settings: Partial<SceneSettings>,
+  lights: Partial<Light>[] = [],
+  occluders: Partial<Occluder>[] = [],
+  sprite: Partial<Sprite> = {},
 ): SceneDocument {
   const scene = newScene({
-    gateWidthPx: 40, gateHeightPx: 40, ambientLevel: 0, ambientColour: '#ffffff', backdropColour: '#000000', ...settings,
+    gateWidthPx: 40,
+    gateHeightPx: 40,
+    ambientLevel: 0,
+    ambientColour: '#ffffff',
+    backdropColour: '#000000',
+    ...settings,
   });
-  scene.artworks.wall = newArtwork({ name: 'Wall', imageSha: SHA, widthPx: 40, heightPx: 40, pixelArt: true, pivotX: 0, pivotY: 0 });
+  scene.artworks.wall = newArtwork({
+    name: 'Wall',
+    imageSha: SHA,
+    widthPx: 40,
+    heightPx: 40,
+    pixelArt: true,
+    pivotX: 0,
+    pivotY: 0,
+  });
   scene.reliefs.wall = { recipe: recipeWith({}) };
-  scene.sprites.wall = newSprite({ name: '', planeId: 'plane-middle', order: 'a', artworkId: 'wall', x: 0, y: 0, ...sprite });
+  scene.sprites.wall = newSprite({
+    name: '',
+    planeId: 'plane-middle',
+    order: 'a',
+    artworkId: 'wall',
+    x: 0,
+    y: 0,
+    ...sprite,
+  });
   lights.forEach((light, i) => {
     scene.lights[`light-${i}`] = newLight({
-      name: '', planeId: 'plane-middle', order: `a${i}`, x: 20, y: 20, colour: '#ffffff', level: 0.5, reachPx: 30,
-      corePx: 5, curve: 'even', relief: 0, ...light,
+      name: '',
+      planeId: 'plane-middle',
+      order: `a${i}`,
+      x: 20,
+      y: 20,
+      colour: '#ffffff',
+      level: 0.5,
+      reachPx: 30,
+      corePx: 5,
+      curve: 'even',
+      relief: 0,
+      ...light,
     });
   });
   occluders.forEach((occluder, i) => {
-    scene.occluders[`occluder-${i}`] = newOccluder({ name: '', planeId: 'plane-middle', kind: 'closed', outlines: [], ...occluder });
+    scene.occluders[`occluder-${i}`] = newOccluder({
+      name: '',
+      planeId: 'plane-middle',
+      kind: 'closed',
+      outlines: [],
+      ...occluder,
+    });
   });
   return scene;
 }
 
-const white: PicturePixels = { width: 40, height: 40, rgba: new Uint8Array(6400).fill(255), normal: null, glow: null };
+const white: PicturePixels = {
+  width: 40,
+  height: 40,
+  rgba: new Uint8Array(6400).fill(255),
+  normal: null,
+  glow: null,
+};
 
 function shade(scene: SceneDocument, passing: Partial<Passing> = {}, pixels = white) {
   const view = { x: 0, y: 0, widthPx: 40, heightPx: 40, outputPerScenePx: 1 };
@@ -67,8 +113,10 @@ describe('falloff', () => {
   it('never rises with distance, and its isolux radius is where it says', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(CURVE_STRAIGHT, CURVE_EASED, CURVE_NATURAL), fc.integer({ min: 0, max: 40 }),
-        fc.integer({ min: 41, max: 300 }), fc.double({ min: 0.1, max: 10, noNaN: true }),
+        fc.constantFrom(CURVE_STRAIGHT, CURVE_EASED, CURVE_NATURAL),
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 41, max: 300 }),
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
         (curve, core, reach, steepness) => {
           let last = 1;
           for (let d = 0; d <= reach; d += reach / 37) {
@@ -106,17 +154,28 @@ describe('the reference renderer', () => {
   });
 
   it('adds lights, whatever their order in the document', () => {
-    const lights = [{ level: 0.2, colour: '#ff0000' }, { level: 0.3, x: 22 }, { level: 0.1, y: 10 }];
+    const lights = [
+      { level: 0.2, colour: '#ff0000' },
+      { level: 0.3, x: 22 },
+      { level: 0.1, y: 10 },
+    ];
     const scene = wall({ lightSpace: 'display' }, lights);
     const at = shade(scene);
     expect(at(20, 15)).toEqual([Math.round(0.6 * 255), Math.round(0.4 * 255), Math.round(0.4 * 255)]);
     const turned = { ...scene, lights: Object.fromEntries(Object.entries(scene.lights).reverse()) };
-    for (const [x, y] of [[3, 4], [20, 20], [31, 8]]) expect(shade(turned)(x, y)).toEqual(at(x, y));
+    for (const [x, y] of [
+      [3, 4],
+      [20, 20],
+      [31, 8],
+    ])
+      expect(shade(turned)(x, y)).toEqual(at(x, y));
   });
 
   it('shows the art as it is when unlit, and self-lit art in the dark', () => {
     expect(shade(wall({}), { unlit: true })(5, 5)).toEqual([255, 255, 255]);
-    expect(shade(wall({}, [], [], { answer: 'self-lit', glowLevel: 0.5 }))(5, 5)).toEqual(Array(3).fill(linearByte(0.5)));
+    expect(shade(wall({}, [], [], { answer: 'self-lit', glowLevel: 0.5 }))(5, 5)).toEqual(
+      Array(3).fill(linearByte(0.5)),
+    );
   });
 
   it('lets a glow mask shine and the rest stay dark', () => {
@@ -135,7 +194,11 @@ describe('the reference renderer', () => {
     const left = shade(wall({}, [{ ...light, x: 1 }]), {}, { ...white, normal });
     expect(right(20, 20)[0]).toBeGreaterThan(200);
     expect(left(20, 20)[0]).toBeLessThan(60);
-    const flipped = shade(wall({}, [{ ...light, x: 1 }], [], { flipX: true, x: 40 }), {}, { ...white, normal });
+    const flipped = shade(
+      wall({}, [{ ...light, x: 1 }], [], { flipX: true, x: 40 }),
+      {},
+      { ...white, normal },
+    );
     expect(flipped(20, 20)[0]).toBeGreaterThan(200);
     const flat = shade(wall({}, [{ ...light, x: 1 }]), { relief: false }, { ...white, normal });
     expect(flat(20, 20)).toEqual(flat(2, 38).map((_, i) => flat(20, 20)[i]));
@@ -196,11 +259,22 @@ describe('hard shadows', () => {
   it('stop a lamp that stands within a closed outline, all round', () => {
     const at = shade(wall({}, [{ x: 26, y: 20 }], [box]));
     expect(at(26, 22)[0]).toBeGreaterThan(0);
-    for (const [x, y] of [[35, 20], [10, 20], [26, 5], [26, 35]]) expect(at(x, y)).toEqual([0, 0, 0]);
+    for (const [x, y] of [
+      [35, 20],
+      [10, 20],
+      [26, 5],
+      [26, 35],
+    ])
+      expect(at(x, y)).toEqual([0, 0, 0]);
   });
 
   it('let light through between two slats of one occluder', () => {
-    const lattice = { outlines: [[24, 8, 28, 8, 28, 18, 24, 18], [24, 22, 28, 22, 28, 32, 24, 32]] };
+    const lattice = {
+      outlines: [
+        [24, 8, 28, 8, 28, 18, 24, 18],
+        [24, 22, 28, 22, 28, 32, 24, 32],
+      ],
+    };
     const at = shade(wall({}, [{}], [lattice]));
     expect(at(35, 20)[0]).toBeGreaterThan(0);
     expect(at(35, 10)).toEqual([0, 0, 0]);
@@ -209,20 +283,27 @@ describe('hard shadows', () => {
   it('never leak between edges that share a corner', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: -90, max: 90 }), (corners, y) => {
-        const points = Array.from({ length: corners + 2 }, (_, i) => [20 + ((i * 7) % 5), -100 + (200 * i) / (corners + 1)]).flat();
+        const points = Array.from({ length: corners + 2 }, (_, i) => [
+          20 + ((i * 7) % 5),
+          -100 + (200 * i) / (corners + 1),
+        ]).flat();
         const edges = new Float64Array((points.length / 2 - 1) * 4);
         for (let i = 0; i + 3 < points.length; i += 2) edges.set(points.slice(i, i + 4), 2 * i);
         for (const target of points.filter((_, i) => i % 2 === 1).concat(y)) {
           const [dx, dy] = [-60, target - y];
           const d = Math.sqrt(dx * dx + dy * dy);
-          if (Math.abs(y + (target - y) * 0.6) < 90) expect(stopsRay(edges, true, 50, y, dx / d, dy / d, d)).toBe(true);
+          if (Math.abs(y + (target - y) * 0.6) < 90)
+            expect(stopsRay(edges, true, 50, y, dx / d, dy / d, d)).toBe(true);
         }
       }),
     );
   });
 
   it('move with a flipped sprite that they belong to', () => {
-    const scene = wall({}, [{}], [{ outlines: [[4, 16, 8, 16, 8, 24, 4, 24]], spriteId: 'wall' }], { flipX: true, x: 40 });
+    const scene = wall({}, [{}], [{ outlines: [[4, 16, 8, 16, 8, 24, 4, 24]], spriteId: 'wall' }], {
+      flipX: true,
+      x: 40,
+    });
     const at = shade(scene);
     // Flipped about x = 40 the box stands at 32 to 36.
     expect(at(38, 20)).toEqual([0, 0, 0]);

@@ -17,7 +17,12 @@ const DISPLAY_VALUES = Float64Array.from({ length: 256 }, (_, i) => i / 255);
  * @param out SAMPLE_SIZE values
  */
 export function samplePicture(
-  pixels: PicturePixels, u: number, v: number, nearest: boolean, space: LightSpace, out: Float64Array,
+  pixels: PicturePixels,
+  u: number,
+  v: number,
+  nearest: boolean,
+  space: LightSpace,
+  out: Float64Array,
 ): void {
   out.fill(0);
   const values = space === 'linear' ? SRGB_BYTE_TO_LINEAR : DISPLAY_VALUES;
@@ -41,7 +46,11 @@ export function samplePicture(
 }
 
 function addTexel(
-  { width, height, rgba, normal, glow }: PicturePixels, x: number, y: number, weight: number, values: Float64Array,
+  { width, height, rgba, normal, glow }: PicturePixels,
+  x: number,
+  y: number,
+  weight: number,
+  values: Float64Array,
   out: Float64Array,
 ): void {
   const cx = x < 0 ? 0 : x >= width ? width - 1 : x;

@@ -41,7 +41,13 @@ function withinBox({ box }: MomentOccluder, x: number, y: number): boolean {
   return x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
 }
 
-function isStopped(moment: Moment, light: MomentLight, px: number, py: number, inOwnShade: number[]): boolean {
+function isStopped(
+  moment: Moment,
+  light: MomentLight,
+  px: number,
+  py: number,
+  inOwnShade: number[],
+): boolean {
   const dx = light.x - px;
   const dy = light.y - py;
   const distance = Math.sqrt(dx * dx + dy * dy);
@@ -60,7 +66,13 @@ function isStopped(moment: Moment, light: MomentLight, px: number, py: number, i
  * is met and nothing leaks between them.
  */
 export function stopsRay(
-  edges: Float64Array, bothSides: boolean, px: number, py: number, wx: number, wy: number, distance: number,
+  edges: Float64Array,
+  bothSides: boolean,
+  px: number,
+  py: number,
+  wx: number,
+  wy: number,
+  distance: number,
 ): boolean {
   for (let i = 0; i < edges.length; i += 4) {
     const ax = edges[i] - px;

@@ -5,13 +5,29 @@
 import { affineOf, inverse, mappedBox, normalMatrix, type Affine, type Box } from '../geometry/affine';
 import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
 import {
-  compare, inOrder, settingsOf, type FallCurve, type Light, type Plane, type SceneDocument, type Sprite,
+  compare,
+  inOrder,
+  settingsOf,
+  type FallCurve,
+  type Light,
+  type Plane,
+  type SceneDocument,
+  type Sprite,
 } from '../scene/document';
 import { ambientAt } from '../time/cues';
 import { wickAt } from '../time/wick';
 import {
-  CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT, type Moment, type MomentLayer, type MomentLight,
-  type MomentOccluder, type MomentPicture, type MomentSprite, type View,
+  CURVE_EASED,
+  CURVE_EVEN,
+  CURVE_NATURAL,
+  CURVE_STRAIGHT,
+  type Moment,
+  type MomentLayer,
+  type MomentLight,
+  type MomentOccluder,
+  type MomentPicture,
+  type MomentSprite,
+  type View,
 } from './moment';
 import { occluderEdges } from './occluder-edges';
 import type { Passing } from './passing';
@@ -51,7 +67,11 @@ export function spriteAffine(scene: SceneDocument, sprite: Sprite): Affine | nul
 }
 
 export function momentAt(
-  scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View,
+  scene: SceneDocument,
+  clockHours: number,
+  seconds: number,
+  passing: Passing,
+  view: View,
 ): Moment {
   const settings = settingsOf(scene);
   const space = settings.lightSpace;
@@ -96,7 +116,10 @@ function picturesOf(scene: SceneDocument): { pictures: MomentPicture[]; pictureI
 }
 
 function layersOf(
-  scene: SceneDocument, planeId: string, pictureIndex: Map<string, number>, passing: Passing,
+  scene: SceneDocument,
+  planeId: string,
+  pictureIndex: Map<string, number>,
+  passing: Passing,
 ): MomentLayer[] {
   const own = Object.fromEntries(
     Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId && !sprite.hidden),
@@ -113,7 +136,10 @@ function layersOf(
 }
 
 function spriteOf(
-  scene: SceneDocument, sprite: Sprite, pictureIndex: Map<string, number>, passing: Passing,
+  scene: SceneDocument,
+  sprite: Sprite,
+  pictureIndex: Map<string, number>,
+  passing: Passing,
 ): MomentSprite | null {
   const forward = spriteAffine(scene, sprite);
   const back = forward && inverse(forward);
@@ -164,7 +190,10 @@ function boxOfEdges(edges: Float64Array): Box {
 }
 
 function lightsOf(
-  scene: SceneDocument, planeIndex: Map<string, number>, occluders: readonly MomentOccluder[], seconds: number,
+  scene: SceneDocument,
+  planeIndex: Map<string, number>,
+  occluders: readonly MomentOccluder[],
+  seconds: number,
   passing: Passing,
 ): MomentLight[] {
   const space = settingsOf(scene).lightSpace;
@@ -194,7 +223,9 @@ function lightsOf(
       spanFar: far,
       spanNear: near,
       occluders: light.shadows
-        ? occluders.flatMap((occluder, index) => (occluder.plane >= far && occluder.plane <= near ? [index] : []))
+        ? occluders.flatMap((occluder, index) =>
+            occluder.plane >= far && occluder.plane <= near ? [index] : [],
+          )
         : [],
     });
   }
@@ -204,7 +235,8 @@ function lightsOf(
 /** The indices of the planes that a light reaches. An end whose plane is gone is open. */
 function spanOf(light: Light, planeIndex: Map<string, number>): { far: number; near: number } {
   const far = (light.spanFarId === null ? undefined : planeIndex.get(light.spanFarId)) ?? 0;
-  const near = (light.spanNearId === null ? undefined : planeIndex.get(light.spanNearId)) ?? planeIndex.size - 1;
+  const near =
+    (light.spanNearId === null ? undefined : planeIndex.get(light.spanNearId)) ?? planeIndex.size - 1;
   return { far: Math.min(far, near), near: Math.max(far, near) };
 }
 

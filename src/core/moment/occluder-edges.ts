@@ -9,7 +9,10 @@ const normalised = new WeakMap<number[][], Float64Array>();
 function localEdges(occluder: Occluder): Float64Array {
   let edges = normalised.get(occluder.outlines);
   if (!edges) {
-    edges = occluder.kind === 'closed' ? edgesOfClosed(normaliseOutlines(occluder.outlines)) : linesOf(occluder.outlines);
+    edges =
+      occluder.kind === 'closed'
+        ? edgesOfClosed(normaliseOutlines(occluder.outlines))
+        : linesOf(occluder.outlines);
     normalised.set(occluder.outlines, edges);
   }
   return edges;

@@ -21,7 +21,12 @@ const SMALLEST_BOX_SIGMA = 0.8;
  * @returns a new plane, 0 outside the mask
  */
 export function blurred(
-  plane: Float32Array, inside: Uint8Array | null, width: number, height: number, sigmaPx: number, wrap: Wrap,
+  plane: Float32Array,
+  inside: Uint8Array | null,
+  width: number,
+  height: number,
+  sigmaPx: number,
+  wrap: Wrap,
 ): Float32Array {
   const out = masked(plane, inside);
   if (sigmaPx <= 0) return out;
@@ -70,7 +75,13 @@ function held(i: number, n: number, wraps: boolean): number {
 }
 
 function threeTaps(
-  plane: Float32Array, n: number, lines: number, step: number, lineStep: number, w: number, wraps: boolean,
+  plane: Float32Array,
+  n: number,
+  lines: number,
+  step: number,
+  lineStep: number,
+  w: number,
+  wraps: boolean,
 ): void {
   const line = new Float64Array(n);
   for (let l = 0; l < lines; l++) {
@@ -84,7 +95,13 @@ function threeTaps(
 }
 
 function boxLines(
-  plane: Float32Array, n: number, lines: number, step: number, lineStep: number, radius: number, wraps: boolean,
+  plane: Float32Array,
+  n: number,
+  lines: number,
+  step: number,
+  lineStep: number,
+  radius: number,
+  wraps: boolean,
 ): void {
   const padded = new Float64Array(n + 2 * radius + 1);
   const share = 1 / (2 * radius + 1);

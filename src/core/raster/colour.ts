@@ -20,7 +20,9 @@ export function srgbEncode(v: number): number {
 }
 
 /** Linear value of each of the 256 encoded bytes. */
-export const SRGB_BYTE_TO_LINEAR: Float64Array = Float64Array.from({ length: 256 }, (_, i) => srgbDecode(i / 255));
+export const SRGB_BYTE_TO_LINEAR: Float64Array = Float64Array.from({ length: 256 }, (_, i) =>
+  srgbDecode(i / 255),
+);
 
 /** The value of an encoded byte in a light space, 0..1. */
 export function byteInLightSpace(byte: number, space: LightSpace): number {
@@ -105,7 +107,8 @@ export function lightnessOf(rgba: Uint8Array | Uint8ClampedArray, out: Float32Ar
     const l = (0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b) * n;
     const m = (0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b) * n;
     const s = (0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b) * n;
-    out[i] = 0.2104542553 * tableAt(table, l) + 0.793617785 * tableAt(table, m) - 0.0040720468 * tableAt(table, s);
+    out[i] =
+      0.2104542553 * tableAt(table, l) + 0.793617785 * tableAt(table, m) - 0.0040720468 * tableAt(table, s);
   }
   return out;
 }

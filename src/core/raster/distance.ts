@@ -13,7 +13,10 @@ const FAR = 1e9;
  * @returns distances in px, 0 outside
  */
 export function distanceInside(
-  inside: Uint8Array, width: number, height: number, borderInside: boolean,
+  inside: Uint8Array,
+  width: number,
+  height: number,
+  borderInside: boolean,
 ): Float32Array {
   if (inside.length !== width * height) {
     throw new RangeError(`expected ${width * height} values for ${width}x${height}, got ${inside.length}`);
@@ -25,7 +28,13 @@ export function distanceInside(
 }
 
 /** Squared distance to the nearest outside pixel of the same column. */
-function columns(inside: Uint8Array, width: number, height: number, borderInside: boolean, out: Float32Array): void {
+function columns(
+  inside: Uint8Array,
+  width: number,
+  height: number,
+  borderInside: boolean,
+  out: Float32Array,
+): void {
   const beyond = borderInside ? FAR : 0;
   const run = new Float64Array(width).fill(beyond === 0 ? 0 : FAR);
   for (let y = 0, i = 0; y < height; y++) {

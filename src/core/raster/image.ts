@@ -12,7 +12,9 @@ export function emptyImage(width: number, height: number): Image {
 /** @throws RangeError where the data does not fit the sides */
 export function checkImage({ width, height, data }: Image): void {
   if (data.length !== width * height * 4) {
-    throw new RangeError(`expected ${width * height * 4} values for ${width}x${height} RGBA, got ${data.length}`);
+    throw new RangeError(
+      `expected ${width * height * 4} values for ${width}x${height} RGBA, got ${data.length}`,
+    );
   }
 }
 

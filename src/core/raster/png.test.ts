@@ -12,7 +12,11 @@ const image = (width: number, height: number) => ({
 });
 
 /** A PNG written chunk by chunk, for kinds that the encoder does not make. */
-function handMade(header: number[], raw: number[] | Uint8Array, extra: [string, number[]][] = []): Uint8Array {
+function handMade(
+  header: number[],
+  raw: number[] | Uint8Array,
+  extra: [string, number[]][] = [],
+): Uint8Array {
   const table = Array.from({ length: 256 }, (_, n) => {
     let c = n;
     for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
@@ -26,7 +30,14 @@ function handMade(header: number[], raw: number[] | Uint8Array, extra: [string, 
   };
   const [width, height, depth, type, interlace] = header;
   return Uint8Array.from([
-    137, 80, 78, 71, 13, 10, 26, 10,
+    137,
+    80,
+    78,
+    71,
+    13,
+    10,
+    26,
+    10,
     ...chunk('IHDR', [0, 0, 0, width, 0, 0, 0, height, depth, type, 0, 0, interlace]),
     ...extra.flatMap(([name, body]) => chunk(name, body)),
     ...chunk('IDAT', zlibSync(Uint8Array.from(raw))),
@@ -48,15 +59,15 @@ describe('a PNG of any kind', () => {
   });
 
   it('is read from grey, grey with alpha and RGB', () => {
-    expect([...decodePng(encode({ width: 2, height: 1, data: Uint8Array.of(0, 200), channels: 1 })).image.data]).toEqual([
-      0, 0, 0, 255, 200, 200, 200, 255,
-    ]);
-    expect([...decodePng(encode({ width: 1, height: 1, data: Uint8Array.of(9, 77), channels: 2 })).image.data]).toEqual([
-      9, 9, 9, 77,
-    ]);
-    expect([...decodePng(encode({ width: 1, height: 1, data: Uint8Array.of(1, 2, 3), channels: 3 })).image.data]).toEqual([
-      1, 2, 3, 255,
-    ]);
+    expect([
+      ...decodePng(encode({ width: 2, height: 1, data: Uint8Array.of(0, 200), channels: 1 })).image.data,
+    ]).toEqual([0, 0, 0, 255, 200, 200, 200, 255]);
+    expect([
+      ...decodePng(encode({ width: 1, height: 1, data: Uint8Array.of(9, 77), channels: 2 })).image.data,
+    ]).toEqual([9, 9, 9, 77]);
+    expect([
+      ...decodePng(encode({ width: 1, height: 1, data: Uint8Array.of(1, 2, 3), channels: 3 })).image.data,
+    ]).toEqual([1, 2, 3, 255]);
   });
 
   it('is rounded from 16 bit to the nearest byte', () => {
@@ -67,16 +78,24 @@ describe('a PNG of any kind', () => {
   });
 
   it('is read from a palette with transparency, two pixels a byte', () => {
-    const bytes = handMade([3, 1, 4, 3, 0], [0, 0x01, 0x20], [
-      ['PLTE', [10, 20, 30, 40, 50, 60, 70, 80, 90]],
-      ['tRNS', [0, 128]],
-    ]);
+    const bytes = handMade(
+      [3, 1, 4, 3, 0],
+      [0, 0x01, 0x20],
+      [
+        ['PLTE', [10, 20, 30, 40, 50, 60, 70, 80, 90]],
+        ['tRNS', [0, 128]],
+      ],
+    );
     expect([...decodePng(bytes).image.data]).toEqual([10, 20, 30, 0, 40, 50, 60, 128, 70, 80, 90, 255]);
   });
 
   it('is read from an interlaced one-bit palette', () => {
     // 3 x 2: pass 1 holds (0,0); pass 4 (2,0); pass 6 (1,0); pass 7 the second row.
-    const bytes = handMade([3, 2, 1, 3, 1], [0, 0x80, 0, 0x00, 0, 0x80, 0, 0x60], [['PLTE', [1, 1, 1, 9, 9, 9]]]);
+    const bytes = handMade(
+      [3, 2, 1, 3, 1],
+      [0, 0x80, 0, 0x00, 0, 0x80, 0, 0x60],
+      [['PLTE', [1, 1, 1, 9, 9, 9]]],
+    );
     const reds = [...decodePng(bytes).image.data].filter((_, i) => i % 4 === 0);
     expect(reds).toEqual([9, 9, 1, 1, 9, 9]);
   });
@@ -116,7 +135,11 @@ describe('a file that is no good', () => {
     ['zero wide', handMade([0, 1, 8, 6, 0], [0]), /empty/],
     ['unknown depth', handMade([1, 1, 3, 6, 0], [0]), /unknown kind/],
     ['too few pixels', handMade([4, 4, 8, 6, 0], [0, 1, 2]), /cut off/],
-    ['more than the header says', handMade([1, 1, 8, 0, 0], new Uint8Array(5_000_000)), /more than its header/],
+    [
+      'more than the header says',
+      handMade([1, 1, 8, 0, 0], new Uint8Array(5_000_000)),
+      /more than its header/,
+    ],
     ['palette picture without palette', handMade([1, 1, 8, 3, 0], [0, 0]), /without a palette/],
     ['palette index out of range', handMade([1, 1, 8, 3, 0], [0, 7], [['PLTE', [1, 2, 3]]]), /damaged/],
   ])('is refused in words: %s', (_, bytes, words) => {

@@ -19,7 +19,13 @@ export interface PngFacts {
 
 const SIGNATURE = [137, 80, 78, 71, 13, 10, 26, 10];
 const CHANNELS: Record<number, number> = { 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 };
-const DEPTHS: Record<number, number[]> = { 0: [1, 2, 4, 8, 16], 2: [8, 16], 3: [1, 2, 4, 8], 4: [8, 16], 6: [8, 16] };
+const DEPTHS: Record<number, number[]> = {
+  0: [1, 2, 4, 8, 16],
+  2: [8, 16],
+  3: [1, 2, 4, 8],
+  4: [8, 16],
+  6: [8, 16],
+};
 
 /** The chunks that decide the pixels; all others (text, profiles, gamma, animation) are passed over. */
 interface PngFrame {
@@ -41,7 +47,9 @@ export function inspectPng(bytes: Uint8Array): PngFacts {
 
 function readFrame(bytes: Uint8Array): PngFrame {
   if (bytes.length > LIMITS.pictureBytes) {
-    throw new InputFault(`The file has ${megabytes(bytes.length)}; at most ${megabytes(LIMITS.pictureBytes)} are taken.`);
+    throw new InputFault(
+      `The file has ${megabytes(bytes.length)}; at most ${megabytes(LIMITS.pictureBytes)} are taken.`,
+    );
   }
   if (!SIGNATURE.every((b, i) => bytes[i] === b)) throw new InputFault('This is not a PNG file.');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
@@ -49,11 +57,12 @@ function readFrame(bytes: Uint8Array): PngFrame {
   let facts: PngFacts | null = null;
   let palette: Uint8Array | null = null;
   let transparency: Uint8Array | null = null;
-  for (let at = 8, ended = false; !ended; ) {
+  for (let at = 8, ended = false; !ended;) {
     if (at + 12 > bytes.length) throw new InputFault('The PNG file is cut off.');
     const length = view.getUint32(at);
     const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8));
-    if (at + 12 + length > bytes.length) throw new InputFault(`The PNG file is cut off within its ${type} chunk.`);
+    if (at + 12 + length > bytes.length)
+      throw new InputFault(`The PNG file is cut off within its ${type} chunk.`);
     if (crc32(bytes.subarray(at + 4, at + 8 + length)) !== view.getUint32(at + 8 + length)) {
       throw new InputFault(`The PNG file is damaged: the checksum of its ${type} chunk is wrong.`);
     }
@@ -79,7 +88,9 @@ function readHeader(body: Uint8Array): PngFacts {
   const view = new DataView(body.buffer, body.byteOffset, body.byteLength);
   const [width, height, depth, colourType] = [view.getUint32(0), view.getUint32(4), body[8], body[9]];
   if (!DEPTHS[colourType]?.includes(depth) || body[10] !== 0 || body[11] !== 0 || body[12] > 1) {
-    throw new InputFault(`The PNG header names an unknown kind of picture (colour type ${colourType}, ${depth} bit).`);
+    throw new InputFault(
+      `The PNG header names an unknown kind of picture (colour type ${colourType}, ${depth} bit).`,
+    );
   }
   if (width === 0 || height === 0) throw new InputFault(`The picture is empty (${width} x ${height} px).`);
   if (width > LIMITS.pictureSidePx || height > LIMITS.pictureSidePx) {
@@ -90,14 +101,25 @@ function readHeader(body: Uint8Array): PngFacts {
 }
 
 /** Passes of an interlaced picture: first column, first row, column step, row step (PNG specification, 8.2). */
-const PASSES = [[0, 0, 8, 8], [4, 0, 8, 8], [0, 4, 4, 8], [2, 0, 4, 4], [0, 2, 2, 4], [1, 0, 2, 2], [0, 1, 1, 2]];
+const PASSES = [
+  [0, 0, 8, 8],
+  [4, 0, 8, 8],
+  [0, 4, 4, 8],
+  [2, 0, 4, 4],
+  [0, 2, 2, 4],
+  [1, 0, 2, 2],
+  [0, 1, 1, 2],
+];
 
 function rowBytes({ depth, colourType }: PngFacts, columns: number): number {
   return columns === 0 ? 0 : 1 + Math.ceil((columns * depth * CHANNELS[colourType]) / 8);
 }
 
 function passSize({ width, height }: PngFacts, [x, y, dx, dy]: number[]): { width: number; height: number } {
-  return { width: Math.max(0, Math.ceil((width - x) / dx)), height: Math.max(0, Math.ceil((height - y) / dy)) };
+  return {
+    width: Math.max(0, Math.ceil((width - x) / dx)),
+    height: Math.max(0, Math.ceil((height - y) / dy)),
+  };
 }
 
 function rawSize(facts: PngFacts): number {
@@ -273,7 +295,12 @@ export function encodePng(image: Image, text: Record<string, string> = {}): Uint
 }
 
 /** 16-bit grey, for heights. */
-export function encodeGrey16(width: number, height: number, data: Uint16Array, text: Record<string, string> = {}): Uint8Array {
+export function encodeGrey16(
+  width: number,
+  height: number,
+  data: Uint16Array,
+  text: Record<string, string> = {},
+): Uint8Array {
   return encode({ width, height, data, channels: 1, depth: 16, text });
 }
 

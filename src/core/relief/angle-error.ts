@@ -12,7 +12,10 @@ export interface AngleError {
  * @param truth unit normal at a pixel's centre in scene axes (y down), or null where it is not asked
  */
 export function angleError(
-  normals: Uint8Array, width: number, height: number, truth: (x: number, y: number) => readonly [number, number, number] | null,
+  normals: Uint8Array,
+  width: number,
+  height: number,
+  truth: (x: number, y: number) => readonly [number, number, number] | null,
 ): AngleError {
   let sum = 0;
   let worstDeg = 0;
@@ -22,7 +25,11 @@ export function angleError(
       const expected = truth(x + 0.5, y + 0.5);
       if (!expected) continue;
       const p = 4 * (y * width + x);
-      const got = [NORMAL_BYTE_TO_VALUE[normals[p]], -NORMAL_BYTE_TO_VALUE[normals[p + 1]], NORMAL_BYTE_TO_VALUE[normals[p + 2]]];
+      const got = [
+        NORMAL_BYTE_TO_VALUE[normals[p]],
+        -NORMAL_BYTE_TO_VALUE[normals[p + 1]],
+        NORMAL_BYTE_TO_VALUE[normals[p + 2]],
+      ];
       const angle = angleBetweenDeg(got, expected);
       sum += angle;
       worstDeg = Math.max(worstDeg, angle);

@@ -36,7 +36,10 @@ export function profileAt(profile: Recipe['body']['profile'], t: number): number
  * @param smooth whether binary edges are softened by a pixel, for painted art
  */
 export function bevelHeight(
-  { width, height, inside }: Silhouette, body: Recipe['body'], borderInside: boolean, smooth: boolean,
+  { width, height, inside }: Silhouette,
+  body: Recipe['body'],
+  borderInside: boolean,
+  smooth: boolean,
 ): Float32Array {
   let distance = distanceInside(inside, width, height, borderInside);
   if (smooth) distance = blurred(distance, inside, width, height, 1, NO_WRAP);

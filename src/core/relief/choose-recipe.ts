@@ -25,13 +25,17 @@ export function chooseRecipe(image: Image): ChosenRecipe {
   const { inside, width, height } = silhouetteOf(image);
   const count = inside.reduce((sum, flag) => sum + flag, 0);
   const art = pixelArt ? 'pixel art' : 'painted art';
-  if (count === 0) return { recipe: recipeWith({ body: { kind: 'none' } }), seen: 'nothing but clear pixels' };
+  if (count === 0)
+    return { recipe: recipeWith({ body: { kind: 'none' } }), seen: 'nothing but clear pixels' };
   const isTile = count > (1 - TILE_SHARE) * inside.length;
   const isBusy = unrest(image, inside) > BUSY;
   const octaves = isBusy ? BUSY_OCTAVES : CALM_OCTAVES;
   const surface = isBusy ? 'busy surface' : 'calm surface';
   if (isTile) {
-    return { recipe: recipeWith({ body: { kind: 'none' }, grain: { heightPx: 3, octaves } }), seen: `${art}, full to its border, ${surface}` };
+    return {
+      recipe: recipeWith({ body: { kind: 'none' }, grain: { heightPx: 3, octaves } }),
+      seen: `${art}, full to its border, ${surface}`,
+    };
   }
   const deepest = distanceInside(inside, width, height, false).reduce((a, b) => Math.max(a, b), 0);
   const widthPx = Math.max(1, Math.round(Math.min(24, deepest * 0.5) * 2) / 2);

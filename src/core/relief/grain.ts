@@ -11,7 +11,12 @@ const SIGMA_PER_WAVELENGTH = 0.7;
  * @param inside flags of the pixels that count
  * @returns height in px, 0 outside; lighter is higher where a fader is above zero
  */
-export function grainHeight(image: Image, inside: Uint8Array, grain: Recipe['grain'], wrap: Wrap): Float32Array {
+export function grainHeight(
+  image: Image,
+  inside: Uint8Array,
+  grain: Recipe['grain'],
+  wrap: Wrap,
+): Float32Array {
   const { width, height } = image;
   const out = new Float32Array(width * height);
   const deepest = grain.octaves.reduce((last, fader, i) => (fader !== 0 ? i : last), -1);
@@ -19,7 +24,14 @@ export function grainHeight(image: Image, inside: Uint8Array, grain: Recipe['gra
   const lightness = lightnessOf(image.data, new Float32Array(width * height));
   let finer = lightness;
   for (let octave = 0; octave <= deepest; octave++) {
-    const coarser = blurred(lightness, inside, width, height, OCTAVES_PX[octave] * SIGMA_PER_WAVELENGTH, wrap);
+    const coarser = blurred(
+      lightness,
+      inside,
+      width,
+      height,
+      OCTAVES_PX[octave] * SIGMA_PER_WAVELENGTH,
+      wrap,
+    );
     const share = grain.heightPx * grain.octaves[octave];
     if (share !== 0) {
       for (let i = 0; i < out.length; i++) if (inside[i]) out[i] += share * (finer[i] - coarser[i]);

@@ -16,7 +16,13 @@ const FLAT = [128, 128, 255, 255] as const;
  * @returns RGBA bytes in tangent space, Y up, alpha 255; flat where there is nothing
  */
 export function normalsOf(
-  heights: Float32Array, inside: Uint8Array, width: number, height: number, strength: number, wrap: Wrap, pixelArt: boolean,
+  heights: Float32Array,
+  inside: Uint8Array,
+  width: number,
+  height: number,
+  strength: number,
+  wrap: Wrap,
+  pixelArt: boolean,
 ): Uint8Array {
   const out = new Uint8Array(width * height * 4);
   for (let i = 0; i < out.length; i += 4) out.set(FLAT, i);
@@ -115,7 +121,16 @@ function padOutward(normals: Uint8Array, inside: Uint8Array, width: number, heig
   }
 }
 
-const AROUND = [[-1, 0], [1, 0], [0, -1], [0, 1], [-1, -1], [1, -1], [-1, 1], [1, 1]] as const;
+const AROUND = [
+  [-1, 0],
+  [1, 0],
+  [0, -1],
+  [0, 1],
+  [-1, -1],
+  [1, -1],
+  [-1, 1],
+  [1, 1],
+] as const;
 
 function nearestKnown(known: Uint8Array, x: number, y: number, width: number, height: number): number {
   for (const [dx, dy] of AROUND) {

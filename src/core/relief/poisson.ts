@@ -38,7 +38,8 @@ interface Level {
  */
 export function inflatePotential(alpha: Uint8Array, width: number, height: number): Float32Array {
   const levels = [fineLevel(alpha, width, height)];
-  while (Math.min(levels.at(-1)!.width, levels.at(-1)!.height) > COARSEST_SIDE) levels.push(coarser(levels.at(-1)!));
+  while (Math.min(levels.at(-1)!.width, levels.at(-1)!.height) > COARSEST_SIDE)
+    levels.push(coarser(levels.at(-1)!));
   const fine = levels[0];
   fine.rhs.fill(4);
   // Full multigrid: the coarse answers, each a quarter of the cells, start the finer ones.
@@ -71,13 +72,19 @@ function largestChange(before: Float32Array, after: Float32Array): number {
 }
 
 function fineLevel(alpha: Uint8Array, width: number, height: number): Level {
-  const at = (x: number, y: number) => (x < 0 || y < 0 || x >= width || y >= height ? 0 : alpha[y * width + x]);
+  const at = (x: number, y: number) =>
+    x < 0 || y < 0 || x >= width || y >= height ? 0 : alpha[y * width + x];
   const arm = (own: number, other: number) =>
     other >= 128 ? 1 : Math.max(SHORTEST_ARM, Math.min(1, (own - 127.5) / Math.max(1, own - other)));
-  return level(width, height, (x, y) => alpha[y * width + x] >= 128, (x, y) => {
-    const own = at(x, y);
-    return [arm(own, at(x - 1, y)), arm(own, at(x + 1, y)), arm(own, at(x, y - 1)), arm(own, at(x, y + 1))];
-  });
+  return level(
+    width,
+    height,
+    (x, y) => alpha[y * width + x] >= 128,
+    (x, y) => {
+      const own = at(x, y);
+      return [arm(own, at(x - 1, y)), arm(own, at(x + 1, y)), arm(own, at(x, y - 1)), arm(own, at(x, y + 1))];
+    },
+  );
 }
 
 function coarser(fine: Level): Level {
@@ -93,14 +100,18 @@ function coarser(fine: Level): Level {
     return count >= 3;
   };
   const flags = new Uint8Array(width * height);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) flags[y * width + x] = isInside(x, y) ? 1 : 0;
-  const at = (x: number, y: number) => x >= 0 && y >= 0 && x < width && y < height && flags[y * width + x] === 1;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) flags[y * width + x] = isInside(x, y) ? 1 : 0;
+  const at = (x: number, y: number) =>
+    x >= 0 && y >= 0 && x < width && y < height && flags[y * width + x] === 1;
   const arm = (x: number, y: number) => (at(x, y) ? 1 : 0.5);
   return level(width, height, at, (x, y) => [arm(x - 1, y), arm(x + 1, y), arm(x, y - 1), arm(x, y + 1)]);
 }
 
 function level(
-  width: number, height: number, isInside: (x: number, y: number) => boolean,
+  width: number,
+  height: number,
+  isInside: (x: number, y: number) => boolean,
   arms: (x: number, y: number) => [number, number, number, number],
 ): Level {
   const kind = new Uint8Array(width * height);
@@ -111,8 +122,14 @@ function level(
       if (!isInside(x, y)) continue;
       const i = y * width + x;
       const inner =
-        x > 0 && y > 0 && x < width - 1 && y < height - 1 && isInside(x - 1, y) && isInside(x + 1, y) &&
-        isInside(x, y - 1) && isInside(x, y + 1);
+        x > 0 &&
+        y > 0 &&
+        x < width - 1 &&
+        y < height - 1 &&
+        isInside(x - 1, y) &&
+        isInside(x + 1, y) &&
+        isInside(x, y - 1) &&
+        isInside(x, y + 1);
       kind[i] = inner ? 1 : 2;
       if (inner) continue;
       const colour = (x + y) & 1;
@@ -218,7 +235,8 @@ function restrictResidual(fine: Level, coarse: Level): void {
     for (let x = 1; x < width - 1; x++) {
       const i = row + x;
       if (kind[i] !== 1) continue;
-      coarse.rhs[coarseRow + (x >> 1)] += rhs[i] + u[i - 1] + u[i + 1] + u[i - width] + u[i + width] - 4 * u[i];
+      coarse.rhs[coarseRow + (x >> 1)] +=
+        rhs[i] + u[i - 1] + u[i + 1] + u[i - width] + u[i + width] - 4 * u[i];
     }
   }
   for (let k = 0; k < fine.border.length; k++) {
@@ -240,7 +258,8 @@ function addCorrection(coarse: Level, fine: Level): void {
       const nx = Math.min(coarse.width - 1, Math.max(0, cx + (x & 1 ? 1 : -1)));
       const own = coarse.u[cy * coarse.width + cx];
       u[i] +=
-        0.5625 * own + 0.1875 * (coarse.u[cy * coarse.width + nx] + coarse.u[ny * coarse.width + cx]) +
+        0.5625 * own +
+        0.1875 * (coarse.u[cy * coarse.width + nx] + coarse.u[ny * coarse.width + cx]) +
         0.0625 * coarse.u[ny * coarse.width + nx];
     }
   }

@@ -26,7 +26,10 @@ export const recipeSchema = object({
   }).noUnknown('body has no field called ${unknown}'),
   grain: object({
     heightPx: within(-64, 64, 1),
-    octaves: array().of(number().strict().min(-4).max(4).required()).length(OCTAVES_PX.length).default([1, 0.8, 0.5, 0.3, 0.1]),
+    octaves: array()
+      .of(number().strict().min(-4).max(4).required())
+      .length(OCTAVES_PX.length)
+      .default([1, 0.8, 0.5, 0.3, 0.1]),
   }).noUnknown('grain has no field called ${unknown}'),
   strength: within(0, 16, 1),
   sandingPx: within(0, 64, 0),

@@ -14,7 +14,10 @@ export function reductionFor(width: number, height: number): number {
 
 /** Means of factor x factor blocks, colours weighted by their alpha. */
 export function reducedImage(image: Image, factor: number): Image {
-  const out = emptyImage(Math.max(1, Math.floor(image.width / factor)), Math.max(1, Math.floor(image.height / factor)));
+  const out = emptyImage(
+    Math.max(1, Math.floor(image.width / factor)),
+    Math.max(1, Math.floor(image.height / factor)),
+  );
   for (let y = 0; y < out.height; y++) {
     for (let x = 0; x < out.width; x++) {
       const sums = [0, 0, 0, 0];

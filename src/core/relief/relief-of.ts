@@ -36,7 +36,8 @@ export function reliefOf(image: Image, recipe: Recipe, partDone: PartDone = () =
   const grain = grainHeight(image, silhouette.inside, recipe.grain, wrap);
   for (let i = 0; i < heights.length; i++) heights[i] += grain[i];
   partDone('grain');
-  if (recipe.sandingPx > 0) heights = blurred(heights, silhouette.inside, width, height, recipe.sandingPx, wrap);
+  if (recipe.sandingPx > 0)
+    heights = blurred(heights, silhouette.inside, width, height, recipe.sandingPx, wrap);
   partDone('sanding');
   const normals = normalsOf(heights, silhouette.inside, width, height, recipe.strength, wrap, pixelArt);
   partDone('normals');

@@ -9,7 +9,12 @@ import { reliefOf } from './relief-of';
 const SUPER = 8;
 
 /** A picture whose alpha is the exact share of each pixel that a shape covers. */
-function shape(width: number, height: number, covers: (x: number, y: number) => boolean, hard = false): Image {
+function shape(
+  width: number,
+  height: number,
+  covers: (x: number, y: number) => boolean,
+  hard = false,
+): Image {
   const image = emptyImage(width, height);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
@@ -18,7 +23,10 @@ function shape(width: number, height: number, covers: (x: number, y: number) => 
         if (covers(x + ((k % SUPER) + 0.5) / SUPER, y + (Math.floor(k / SUPER) + 0.5) / SUPER)) hits++;
       }
       const alpha = hits / (SUPER * SUPER);
-      image.data.set([128, 128, 128, hard ? (alpha >= 0.5 ? 255 : 0) : Math.round(alpha * 255)], 4 * (y * width + x));
+      image.data.set(
+        [128, 128, 128, hard ? (alpha >= 0.5 ? 255 : 0) : Math.round(alpha * 255)],
+        4 * (y * width + x),
+      );
     }
   }
   return image;
@@ -31,7 +39,10 @@ function hemisphereError(radius: number, hard: boolean): number {
   const c = radius + 3.3;
   const size = Math.ceil(2 * c);
   const disc = shape(size, size, (x, y) => (x - c) ** 2 + (y - c) ** 2 <= radius * radius, hard);
-  const { normals } = reliefOf(disc, recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }));
+  const { normals } = reliefOf(
+    disc,
+    recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }),
+  );
   return angleError(normals, size, size, (x, y) => {
     const [dx, dy] = [x - c, y - c];
     const r2 = dx * dx + dy * dy;
@@ -51,7 +62,10 @@ describe('inflate', () => {
       const cx = Math.min(170, Math.max(30, x));
       return (x - cx) ** 2 + (y - 30) ** 2 <= half * half;
     });
-    const relief = reliefOf(limb, recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }));
+    const relief = reliefOf(
+      limb,
+      recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }),
+    );
     const error = angleError(relief.normals, w, h, (x, y) => {
       const dy = y - 30;
       if (x < 70 || x > 130 || Math.abs(dy) > half - BAND) return null;
@@ -64,7 +78,12 @@ describe('inflate', () => {
   });
 
   it('stays finite on empty, single-pixel and one-pixel-wide art', () => {
-    for (const image of [emptyImage(5, 4), shape(1, 1, () => true), shape(9, 3, (_, y) => y >= 1 && y < 2), shape(1, 40, () => true)]) {
+    for (const image of [
+      emptyImage(5, 4),
+      shape(1, 1, () => true),
+      shape(9, 3, (_, y) => y >= 1 && y < 2),
+      shape(1, 40, () => true),
+    ]) {
       const { heights } = reliefOf(image, recipeWith({ body: { kind: 'inflate' } }));
       expect(heights.every(Number.isFinite)).toBe(true);
     }
@@ -93,7 +112,10 @@ describe('bevel', () => {
 
   it('faces up on the upper flank: green above 128 in a Y-up file', () => {
     const block = shape(20, 20, (x, y) => x > 2 && x < 18 && y > 2 && y < 18, true);
-    const { normals } = reliefOf(block, recipeWith({ body: { kind: 'bevel', widthPx: 4 }, grain: { heightPx: 0 } }));
+    const { normals } = reliefOf(
+      block,
+      recipeWith({ body: { kind: 'bevel', widthPx: 4 }, grain: { heightPx: 0 } }),
+    );
     const at = (x: number, y: number) => [...normals.subarray(4 * (y * 20 + x), 4 * (y * 20 + x) + 3)];
     expect(at(10, 4)[1]).toBeGreaterThan(140);
     expect(at(10, 15)[1]).toBeLessThan(115);
@@ -116,8 +138,14 @@ describe('grain', () => {
 
   it('raises what is light, and lowers it where a fader is below zero', () => {
     const image = waves(64, 8, 16);
-    const high = reliefOf(image, recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [1, 1, 1, 1, 1] } }));
-    const low = reliefOf(image, recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [-1, -1, -1, -1, -1] } }));
+    const high = reliefOf(
+      image,
+      recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [1, 1, 1, 1, 1] } }),
+    );
+    const low = reliefOf(
+      image,
+      recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [-1, -1, -1, -1, -1] } }),
+    );
     expect(high.heights[4 * 64 + 20]).toBeGreaterThan(high.heights[4 * 64 + 28] + 0.5);
     expect(low.heights[4 * 64 + 20]).toBeLessThan(low.heights[4 * 64 + 28] - 0.5);
   });
@@ -139,7 +167,12 @@ describe('grain', () => {
 
 describe('any recipe', () => {
   const blob = (seed: number) =>
-    shape(23, 23, (x, y) => (x - 11) ** 2 + (y - 12) ** 2 < 60 + 30 * Math.sin(seed + Math.atan2(y - 12, x - 11) * 3), true);
+    shape(
+      23,
+      23,
+      (x, y) => (x - 11) ** 2 + (y - 12) ** 2 < 60 + 30 * Math.sin(seed + Math.atan2(y - 12, x - 11) * 3),
+      true,
+    );
 
   it('mirrors its facings when the art is mirrored', () => {
     fc.assert(
@@ -191,7 +224,9 @@ describe('a recipe file', () => {
 
   it('is chosen by looking: a full tile has no body, a silhouette has one', () => {
     expect(chooseRecipe(shape(32, 32, () => true)).recipe.body.kind).toBe('none');
-    expect(chooseRecipe(shape(32, 32, (x, y) => (x - 16) ** 2 + (y - 16) ** 2 < 100, true)).recipe.body.kind).toBe('bevel');
+    expect(
+      chooseRecipe(shape(32, 32, (x, y) => (x - 16) ** 2 + (y - 16) ** 2 < 100, true)).recipe.body.kind,
+    ).toBe('bevel');
     expect(chooseRecipe(emptyImage(8, 8)).seen).toMatch(/clear/);
   });
 });

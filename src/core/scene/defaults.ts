@@ -1,5 +1,15 @@
 /** What a new record holds before anyone has touched it. */
-import type { Artwork, Cue, Light, Occluder, Plane, SceneDocument, SceneSettings, Sprite, Wick } from './document';
+import type {
+  Artwork,
+  Cue,
+  Light,
+  Occluder,
+  Plane,
+  SceneDocument,
+  SceneSettings,
+  Sprite,
+  Wick,
+} from './document';
 import { SCENE_FORMAT, SCENE_VERSION, SETTINGS_ID } from './document';
 
 export const NEW_SETTINGS: SceneSettings = {
@@ -20,7 +30,9 @@ export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>)
   return { parallax: 1, tint: '#ffffff', hidden: false, locked: false, ...fields };
 }
 
-export function newSprite(fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'artworkId' | 'x' | 'y'> & Partial<Sprite>): Sprite {
+export function newSprite(
+  fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'artworkId' | 'x' | 'y'> & Partial<Sprite>,
+): Sprite {
   return {
     turnDeg: 0,
     scaleX: 1,
@@ -36,7 +48,9 @@ export function newSprite(fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'a
   };
 }
 
-export function newLight(fields: Pick<Light, 'name' | 'planeId' | 'order' | 'x' | 'y'> & Partial<Light>): Light {
+export function newLight(
+  fields: Pick<Light, 'name' | 'planeId' | 'order' | 'x' | 'y'> & Partial<Light>,
+): Light {
   return {
     kind: 'point',
     colour: '#ffd9a0',
@@ -58,7 +72,9 @@ export function newLight(fields: Pick<Light, 'name' | 'planeId' | 'order' | 'x' 
   };
 }
 
-export function newOccluder(fields: Pick<Occluder, 'name' | 'planeId' | 'kind' | 'outlines'> & Partial<Occluder>): Occluder {
+export function newOccluder(
+  fields: Pick<Occluder, 'name' | 'planeId' | 'kind' | 'outlines'> & Partial<Occluder>,
+): Occluder {
   return { spriteId: null, ownShade: 'lit', hidden: false, locked: false, ...fields };
 }
 

@@ -176,7 +176,15 @@ export type CollectionName = keyof Collections;
 export type RecordOf<C extends CollectionName> = Collections[C][string];
 
 export const COLLECTION_NAMES = [
-  'settings', 'planes', 'sprites', 'lights', 'occluders', 'wicks', 'cues', 'artworks', 'reliefs',
+  'settings',
+  'planes',
+  'sprites',
+  'lights',
+  'occluders',
+  'wicks',
+  'cues',
+  'artworks',
+  'reliefs',
 ] as const satisfies readonly CollectionName[];
 
 /** The collections that belong to the project and are shared by its scenes. */

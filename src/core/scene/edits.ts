@@ -25,7 +25,10 @@ export function remove<C extends CollectionName>(scene: SceneDocument, collectio
 
 /** A change of some fields; those that stay as they are are left out, and null comes back where none changes. */
 export function change<C extends CollectionName>(
-  scene: SceneDocument, collection: C, id: string, fields: Partial<RecordOf<C>>,
+  scene: SceneDocument,
+  collection: C,
+  id: string,
+  fields: Partial<RecordOf<C>>,
 ): Edit | null {
   const record = recordOf(scene, collection, id) as unknown as Fields;
   const before: Fields = {};
@@ -119,7 +122,10 @@ export function squashed(edits: readonly Edit[]): Edit[] {
 
 function merge(first: Edit, second: Edit): Edit | null {
   if (first.after === null || second.before === null) return null;
-  if (second.after === null) return first.before === null ? null : { ...first, before: { ...second.before, ...first.before }, after: null };
+  if (second.after === null)
+    return first.before === null
+      ? null
+      : { ...first, before: { ...second.before, ...first.before }, after: null };
   const after = { ...first.after, ...second.after };
   return { ...first, before: first.before === null ? null : { ...second.before, ...first.before }, after };
 }

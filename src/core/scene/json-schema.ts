@@ -7,7 +7,10 @@ type Json = Record<string, unknown>;
 
 export function jsonSchema(): Json {
   const collections = Object.fromEntries(
-    COLLECTION_NAMES.map((name) => [name, { type: 'object', additionalProperties: described(SCHEMAS[name].describe()) }]),
+    COLLECTION_NAMES.map((name) => [
+      name,
+      { type: 'object', additionalProperties: described(SCHEMAS[name].describe()) },
+    ]),
   );
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
@@ -24,7 +27,9 @@ function described(field: SchemaFieldDescription): Json {
   const out: Json = {};
   if (type === 'object') {
     const { fields } = field as SchemaObjectDescription;
-    const required = Object.entries(fields).filter(([, f]) => !(f as SchemaDescription).optional || (f as SchemaDescription).nullable);
+    const required = Object.entries(fields).filter(
+      ([, f]) => !(f as SchemaDescription).optional || (f as SchemaDescription).nullable,
+    );
     Object.assign(out, {
       properties: Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, described(f)])),
       required: required.map(([name]) => name),

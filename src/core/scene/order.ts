@@ -9,7 +9,8 @@ const DIGITS = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
  * @throws RangeError where low is not before high
  */
 export function orderBetween(low: string | null, high: string | null): string {
-  if (low !== null && high !== null && low >= high) throw new RangeError(`no key fits between "${low}" and "${high}"`);
+  if (low !== null && high !== null && low >= high)
+    throw new RangeError(`no key fits between "${low}" and "${high}"`);
   let key = '';
   let bounded = high !== null;
   for (let i = 0; ; i++) {
@@ -27,6 +28,9 @@ export function orderBetween(low: string | null, high: string | null): string {
 
 /** The key after the last of those given. */
 export function orderAfter(orders: readonly string[]): string {
-  const last = orders.reduce<string | null>((max, order) => (max === null || order > max ? order : max), null);
+  const last = orders.reduce<string | null>(
+    (max, order) => (max === null || order > max ? order : max),
+    null,
+  );
   return orderBetween(last, null);
 }

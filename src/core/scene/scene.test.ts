@@ -8,19 +8,25 @@ import { checkEdited, readScene } from './schema';
 const lamp = () => newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x: 1, y: 2 });
 
 /** Any run of edits that fits the scene as it goes. */
-const editRuns = fc.array(fc.tuple(fc.nat(3), fc.nat(2), fc.integer({ min: -99, max: 99 })), { maxLength: 25 }).map((steps) => {
-  let scene = newScene();
-  const edits: Edit[] = [];
-  for (const [id, action, x] of steps) {
-    const key = `light-${id}`;
-    const there = scene.lights[key] !== undefined;
-    const edit = !there ? create('lights', key, { ...lamp(), x }) : action === 0 ? remove(scene, 'lights', key) : change(scene, 'lights', key, { x, y: action });
-    if (!edit) continue;
-    edits.push(edit);
-    scene = applyEdits(scene, [edit]);
-  }
-  return { edits, scene };
-});
+const editRuns = fc
+  .array(fc.tuple(fc.nat(3), fc.nat(2), fc.integer({ min: -99, max: 99 })), { maxLength: 25 })
+  .map((steps) => {
+    let scene = newScene();
+    const edits: Edit[] = [];
+    for (const [id, action, x] of steps) {
+      const key = `light-${id}`;
+      const there = scene.lights[key] !== undefined;
+      const edit = !there
+        ? create('lights', key, { ...lamp(), x })
+        : action === 0
+          ? remove(scene, 'lights', key)
+          : change(scene, 'lights', key, { x, y: action });
+      if (!edit) continue;
+      edits.push(edit);
+      scene = applyEdits(scene, [edit]);
+    }
+    return { edits, scene };
+  });
 
 describe('edits', () => {
   it('are undone by their inverse, whatever they were', () => {
@@ -105,11 +111,29 @@ describe('a scene document', () => {
     ['a version to come', { ...newScene(), version: 99 }, /Version 99/],
     ['a missing collection', { ...newScene(), lights: undefined }, /lights must be/],
     ['an id with a dot', { ...newScene(), lights: { 'a.b': lamp() } }, /"a.b" is not an id/],
-    ['a level above the limit', { ...newScene(), lights: { l: { ...lamp(), level: 257 } } }, /lights\.l.*level/],
-    ['a colour of another kind', { ...newScene(), planes: { p: newPlane({ name: '', order: 'a', tint: 'red' }) } }, /tint must be a colour/],
+    [
+      'a level above the limit',
+      { ...newScene(), lights: { l: { ...lamp(), level: 257 } } },
+      /lights\.l.*level/,
+    ],
+    [
+      'a colour of another kind',
+      { ...newScene(), planes: { p: newPlane({ name: '', order: 'a', tint: 'red' }) } },
+      /tint must be a colour/,
+    ],
     ['infinity', { ...newScene(), lights: { l: { ...lamp(), x: Infinity } } }, /x/],
     ['no settings', { ...newScene(), settings: {} }, /no settings/],
-    ['two cues at one hour', { ...newScene(), cues: { a: { clockHours: 5, ambientColour: null, ambientLevel: 1 }, b: { clockHours: 5, ambientColour: null, ambientLevel: 1 } } }, /cue at this hour/],
+    [
+      'two cues at one hour',
+      {
+        ...newScene(),
+        cues: {
+          a: { clockHours: 5, ambientColour: null, ambientLevel: 1 },
+          b: { clockHours: 5, ambientColour: null, ambientLevel: 1 },
+        },
+      },
+      /cue at this hour/,
+    ],
   ])('is refused in words: %s', (_, value, words) => {
     expect(() => readScene(value)).toThrow(words);
   });

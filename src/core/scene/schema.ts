@@ -5,8 +5,18 @@ import { LIMITS } from '../limits';
 import { LIGHT_SPACES } from '../raster/colour';
 import { recipeSchema } from '../relief/recipe';
 import {
-  ANSWERS, COLLECTION_NAMES, FALL_CURVES, LIGHT_KINDS, OCCLUDER_KINDS, OWN_SHADES, SCENE_FORMAT, SCENE_VERSION,
-  SETTINGS_ID, WICK_KINDS, type CollectionName, type SceneDocument,
+  ANSWERS,
+  COLLECTION_NAMES,
+  FALL_CURVES,
+  LIGHT_KINDS,
+  OCCLUDER_KINDS,
+  OWN_SHADES,
+  SCENE_FORMAT,
+  SCENE_VERSION,
+  SETTINGS_ID,
+  WICK_KINDS,
+  type CollectionName,
+  type SceneDocument,
 } from './document';
 import type { Edit } from './edits';
 
@@ -15,55 +25,127 @@ const ID = /^[a-z0-9-]{1,64}$/;
 const within = (low: number, high: number) => number().strict().required().min(low).max(high);
 const coordinate = () => within(-LIMITS.coordinatePx, LIMITS.coordinatePx);
 const flag = () => boolean().strict().required();
-const colour = () => string().strict().required().matches(/^#[0-9a-fA-F]{6}$/, '${path} must be a colour like #c9a25c');
+const colour = () =>
+  string()
+    .strict()
+    .required()
+    .matches(/^#[0-9a-fA-F]{6}$/, '${path} must be a colour like #c9a25c');
 const name = () => string().strict().defined().max(LIMITS.nameLength);
 const id = () => string().strict().required().matches(ID, '${path} must be an id');
 const idOrNull = () => id().nullable().defined().notRequired().default(null);
-const order = () => string().strict().required().matches(/^[0-9A-Za-z]{1,200}$/, '${path} must be an order key');
-const sha = () => string().strict().required().matches(/^[0-9a-f]{64}$/, '${path} must be a sha-256');
+const order = () =>
+  string()
+    .strict()
+    .required()
+    .matches(/^[0-9A-Za-z]{1,200}$/, '${path} must be an order key');
+const sha = () =>
+  string()
+    .strict()
+    .required()
+    .matches(/^[0-9a-f]{64}$/, '${path} must be a sha-256');
 const oneOf = <T extends string>(values: readonly T[]) => string().strict().required().oneOf(values);
 /** Scales reach down to a hundredth and never to zero, which would flatten the sprite. */
 const scale = () => within(0.01, 64);
 
 export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
   settings: object({
-    pixelArt: flag(), lightSpace: oneOf(LIGHT_SPACES), backdropColour: colour(), backdropLit: flag(),
-    gateX: coordinate(), gateY: coordinate(), gateWidthPx: within(1, LIMITS.gateSidePx),
-    gateHeightPx: within(1, LIMITS.gateSidePx), ambientColour: colour(), ambientLevel: within(0, 256),
+    pixelArt: flag(),
+    lightSpace: oneOf(LIGHT_SPACES),
+    backdropColour: colour(),
+    backdropLit: flag(),
+    gateX: coordinate(),
+    gateY: coordinate(),
+    gateWidthPx: within(1, LIMITS.gateSidePx),
+    gateHeightPx: within(1, LIMITS.gateSidePx),
+    ambientColour: colour(),
+    ambientLevel: within(0, 256),
     clockHours: within(0, 24),
   }),
   planes: object({
-    name: name(), order: order(), parallax: within(-4, 4), tint: colour(), hidden: flag(), locked: flag(),
+    name: name(),
+    order: order(),
+    parallax: within(-4, 4),
+    tint: colour(),
+    hidden: flag(),
+    locked: flag(),
   }),
   sprites: object({
-    name: name(), planeId: id(), order: order(), artworkId: id(), x: coordinate(), y: coordinate(),
-    turnDeg: within(-36000, 36000), scaleX: scale(), scaleY: scale(), flipX: flag(), flipY: flag(),
-    answer: oneOf(ANSWERS), glowLevel: within(0, 256), takesShadows: flag(), hidden: flag(), locked: flag(),
+    name: name(),
+    planeId: id(),
+    order: order(),
+    artworkId: id(),
+    x: coordinate(),
+    y: coordinate(),
+    turnDeg: within(-36000, 36000),
+    scaleX: scale(),
+    scaleY: scale(),
+    flipX: flag(),
+    flipY: flag(),
+    answer: oneOf(ANSWERS),
+    glowLevel: within(0, 256),
+    takesShadows: flag(),
+    hidden: flag(),
+    locked: flag(),
   }),
   lights: object({
-    name: name(), kind: oneOf(LIGHT_KINDS), planeId: id(), order: order(), x: coordinate(), y: coordinate(),
-    colour: colour(), level: within(0, 256), corePx: within(0, LIMITS.coordinatePx),
-    reachPx: within(1, LIMITS.coordinatePx), curve: oneOf(FALL_CURVES), steepness: within(0.1, 10),
-    heightPx: within(0, 100_000), air: within(0, 1), relief: within(0, 1), shadows: flag(), spanFarId: idOrNull(),
-    spanNearId: idOrNull(), wickId: idOrNull(), hidden: flag(), locked: flag(),
+    name: name(),
+    kind: oneOf(LIGHT_KINDS),
+    planeId: id(),
+    order: order(),
+    x: coordinate(),
+    y: coordinate(),
+    colour: colour(),
+    level: within(0, 256),
+    corePx: within(0, LIMITS.coordinatePx),
+    reachPx: within(1, LIMITS.coordinatePx),
+    curve: oneOf(FALL_CURVES),
+    steepness: within(0.1, 10),
+    heightPx: within(0, 100_000),
+    air: within(0, 1),
+    relief: within(0, 1),
+    shadows: flag(),
+    spanFarId: idOrNull(),
+    spanNearId: idOrNull(),
+    wickId: idOrNull(),
+    hidden: flag(),
+    locked: flag(),
   }),
   occluders: object({
-    name: name(), planeId: id(), spriteId: idOrNull(), kind: oneOf(OCCLUDER_KINDS),
-    outlines: array().of(outline()).required().max(LIMITS.outlinePoints), ownShade: oneOf(OWN_SHADES),
-    hidden: flag(), locked: flag(),
+    name: name(),
+    planeId: id(),
+    spriteId: idOrNull(),
+    kind: oneOf(OCCLUDER_KINDS),
+    outlines: array().of(outline()).required().max(LIMITS.outlinePoints),
+    ownShade: oneOf(OWN_SHADES),
+    hidden: flag(),
+    locked: flag(),
   }),
   wicks: object({
-    name: name(), kind: oneOf(WICK_KINDS), rateHz: within(0.01, 60), roughness: within(0, 1), levelLow: within(0, 8),
-    levelHigh: within(0, 8), reachLow: within(0.01, 8), reachHigh: within(0.01, 8), reachLagSeconds: within(0, 10),
-    seed: within(0, 0xffffffff).integer(), loopSeconds: within(0.5, 600),
+    name: name(),
+    kind: oneOf(WICK_KINDS),
+    rateHz: within(0.01, 60),
+    roughness: within(0, 1),
+    levelLow: within(0, 8),
+    levelHigh: within(0, 8),
+    reachLow: within(0.01, 8),
+    reachHigh: within(0.01, 8),
+    reachLagSeconds: within(0, 10),
+    seed: within(0, 0xffffffff).integer(),
+    loopSeconds: within(0.5, 600),
   }),
   cues: object({
-    clockHours: within(0, 24).lessThan(24), ambientColour: colour().nullable().defined().notRequired(),
+    clockHours: within(0, 24).lessThan(24),
+    ambientColour: colour().nullable().defined().notRequired(),
     ambientLevel: within(0, 256).nullable().defined().notRequired(),
   }),
   artworks: object({
-    name: name(), imageSha: sha(), widthPx: within(1, LIMITS.pictureSidePx).integer(),
-    heightPx: within(1, LIMITS.pictureSidePx).integer(), pixelArt: flag(), pivotX: coordinate(), pivotY: coordinate(),
+    name: name(),
+    imageSha: sha(),
+    widthPx: within(1, LIMITS.pictureSidePx).integer(),
+    heightPx: within(1, LIMITS.pictureSidePx).integer(),
+    pixelArt: flag(),
+    pivotX: coordinate(),
+    pivotY: coordinate(),
     glowSha: sha().nullable().defined().notRequired(),
   }),
   reliefs: object({ recipe: recipeSchema }),
@@ -79,8 +161,13 @@ function outline() {
 }
 
 const COUNTS: Partial<Record<CollectionName, number>> = {
-  planes: LIMITS.planes, sprites: LIMITS.sprites, lights: LIMITS.lights, occluders: LIMITS.occluders,
-  wicks: LIMITS.wicks, cues: LIMITS.cues, artworks: LIMITS.artworks,
+  planes: LIMITS.planes,
+  sprites: LIMITS.sprites,
+  lights: LIMITS.lights,
+  occluders: LIMITS.occluders,
+  wicks: LIMITS.wicks,
+  cues: LIMITS.cues,
+  artworks: LIMITS.artworks,
 };
 
 /** @throws InputFault naming collection, record and field */
@@ -109,9 +196,16 @@ export function checkRecord(collection: CollectionName, recordId: string, record
 export function readScene(value: unknown): SceneDocument {
   if (typeof value !== 'object' || value === null) throw new InputFault('A scene must be a JSON object.');
   const raw = value as Record<string, unknown>;
-  if (raw.format !== SCENE_FORMAT) throw new InputFault(`The format must be "${SCENE_FORMAT}"; got ${JSON.stringify(raw.format)}.`, 'format');
+  if (raw.format !== SCENE_FORMAT)
+    throw new InputFault(
+      `The format must be "${SCENE_FORMAT}"; got ${JSON.stringify(raw.format)}.`,
+      'format',
+    );
   if (raw.version !== SCENE_VERSION) {
-    throw new InputFault(`Version ${JSON.stringify(raw.version)} of the scene format is not known here; the newest is ${SCENE_VERSION}.`, 'version');
+    throw new InputFault(
+      `Version ${JSON.stringify(raw.version)} of the scene format is not known here; the newest is ${SCENE_VERSION}.`,
+      'version',
+    );
   }
   for (const collection of COLLECTION_NAMES) {
     const records = raw[collection];
@@ -143,7 +237,10 @@ export function checkEdited(scene: SceneDocument, edits: readonly Edit[]): void 
 function checkCount(collection: CollectionName, count: number): void {
   const most = COUNTS[collection];
   if (most !== undefined && count > most) {
-    throw new InputFault(`A scene holds at most ${most} ${collection}; this one would have ${count}.`, collection);
+    throw new InputFault(
+      `A scene holds at most ${most} ${collection}; this one would have ${count}.`,
+      collection,
+    );
   }
 }
 
@@ -151,7 +248,10 @@ function checkCues(scene: SceneDocument): void {
   const seen = new Map<number, string>();
   for (const [cueId, cue] of Object.entries(scene.cues)) {
     if (seen.has(cue.clockHours)) {
-      throw new InputFault(`There is a cue at this hour already (${cue.clockHours}).`, `cues.${cueId}.clockHours`);
+      throw new InputFault(
+        `There is a cue at this hour already (${cue.clockHours}).`,
+        `cues.${cueId}.clockHours`,
+      );
     }
     seen.set(cue.clockHours, cueId);
   }

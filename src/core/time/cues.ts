@@ -27,11 +27,20 @@ export function ambientAt(scene: SceneDocument, clockHours: number): AmbientAt {
   const level =
     levelled.length === 0
       ? settings.ambientLevel
-      : periodicMonotone(levelled.map((c) => c.clockHours), levelled.map((c) => c.ambientLevel!), clockHours);
+      : periodicMonotone(
+          levelled.map((c) => c.clockHours),
+          levelled.map((c) => c.ambientLevel!),
+          clockHours,
+        );
   if (coloured.length === 0) return { linear: hexToLinear(settings.ambientColour), level };
   const hours = coloured.map((c) => c.clockHours);
   const labs = coloured.map((c) => linearToOklab(hexToLinear(c.ambientColour!)));
-  const channel = (k: 0 | 1 | 2) => periodicMonotone(hours, labs.map((lab) => lab[k]), clockHours);
+  const channel = (k: 0 | 1 | 2) =>
+    periodicMonotone(
+      hours,
+      labs.map((lab) => lab[k]),
+      clockHours,
+    );
   return { linear: oklabToLinear([channel(0), channel(1), channel(2)]), level };
 }
 

@@ -46,7 +46,10 @@ export function periodicMonotone(hours: readonly number[], values: readonly numb
   const t2 = t * t;
   const t3 = t2 * t;
   return (
-    (2 * t3 - 3 * t2 + 1) * values[i] + (t3 - 2 * t2 + t) * h * m0 + (3 * t2 - 2 * t3) * values[j] + (t3 - t2) * h * m1
+    (2 * t3 - 3 * t2 + 1) * values[i] +
+    (t3 - 2 * t2 + t) * h * m0 +
+    (3 * t2 - 2 * t3) * values[j] +
+    (t3 - t2) * h * m1
   );
 }
 

@@ -28,12 +28,15 @@ describe('a breeze', () => {
   it('never beats in step in two lamps', () => {
     const phases = Array.from({ length: 50 }, (_, i) => phaseSeconds(wick, `light-${i}`));
     expect(new Set(phases).size).toBe(50);
-    const apart = Array.from({ length: 200 }, (_, i) => Math.abs(wickAt(wick, 'a', i / 10).level - wickAt(wick, 'b', i / 10).level));
+    const apart = Array.from({ length: 200 }, (_, i) =>
+      Math.abs(wickAt(wick, 'a', i / 10).level - wickAt(wick, 'b', i / 10).level),
+    );
     expect(apart.reduce((a, b) => a + b) / 200).toBeGreaterThan(0.05);
   });
 
   it('has no jumps', () => {
-    for (let i = 0; i < 4000; i++) expect(Math.abs(breezeAt(wick, i / 400) - breezeAt(wick, (i + 1) / 400))).toBeLessThan(0.08);
+    for (let i = 0; i < 4000; i++)
+      expect(Math.abs(breezeAt(wick, i / 400) - breezeAt(wick, (i + 1) / 400))).toBeLessThan(0.08);
   });
 
   it('is zero at lattice points and closed, as gradient noise is', () => {
@@ -65,7 +68,10 @@ describe('the day between cues', () => {
   it('mixes colours and levels of the cues that hold them, and leaves the rest to the scene', () => {
     const scene = newScene({ ambientColour: '#808080', ambientLevel: 0.5 });
     expect(ambientAt(scene, 3).level).toBe(0.5);
-    scene.cues = { a: newCue({ clockHours: 6, ambientLevel: 0.2 }), b: newCue({ clockHours: 18, ambientLevel: 1, ambientColour: '#ff0000' }) };
+    scene.cues = {
+      a: newCue({ clockHours: 6, ambientLevel: 0.2 }),
+      b: newCue({ clockHours: 18, ambientLevel: 1, ambientColour: '#ff0000' }),
+    };
     expect(ambientAt(scene, 6).level).toBeCloseTo(0.2, 12);
     expect(ambientAt(scene, 12).level).toBeCloseTo(0.6, 12);
     expect(ambientAt(scene, 0).level).toBeCloseTo(0.6, 12);

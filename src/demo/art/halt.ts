@@ -10,7 +10,11 @@ export function ground(width: number, height: number): Paint {
     const edge = Math.floor(wander(x, 3, 30, 3) * 4);
     for (let y = edge; y < height; y++) {
       const t = 0.45 + (wander(x + y * 3, 17, 23, 3) - 0.5) * 1.1 - (y / height) * 0.3;
-      paint.dot(x, y, dithered(y < edge + 3 ? [MOSS[2], MOSS[3], MOSS[4]] : [EARTH[0], EARTH[1], EARTH[2]], t, x, y));
+      paint.dot(
+        x,
+        y,
+        dithered(y < edge + 3 ? [MOSS[2], MOSS[3], MOSS[4]] : [EARTH[0], EARTH[1], EARTH[2]], t, x, y),
+      );
     }
   }
   // Ballast: round stones with a light crown and a dark foot.
@@ -34,7 +38,13 @@ export function ground(width: number, height: number): Paint {
   for (let n = 0; n < width / 5; n++) {
     const x = Math.floor(hash01(71, n) * width);
     const y = height - 24 + Math.floor(hash01(72, n) * 22);
-    paint.line(x, y, x + Math.floor(hash01(73, n) * 5) - 2, y - 2 - Math.floor(hash01(74, n) * 4), MOSS[2 + Math.floor(hash01(75, n) * 3)]);
+    paint.line(
+      x,
+      y,
+      x + Math.floor(hash01(73, n) * 5) - 2,
+      y - 2 - Math.floor(hash01(74, n) * 4),
+      MOSS[2 + Math.floor(hash01(75, n) * 3)],
+    );
   }
   return paint;
 }
@@ -64,7 +74,8 @@ export function platform(width: number, height: number): Paint {
     }
   }
   for (let x = 0; x < width; x++) {
-    if (hash01(41, x) < 0.3) paint.box(x, height - 1 - Math.floor(hash01(42, x) * 4), 1, 5, MOSS[1 + Math.floor(hash01(43, x) * 3)]);
+    if (hash01(41, x) < 0.3)
+      paint.box(x, height - 1 - Math.floor(hash01(42, x) * 4), 1, 5, MOSS[1 + Math.floor(hash01(43, x) * 3)]);
   }
   return paint;
 }
@@ -91,13 +102,15 @@ export function hut(): Paint {
     const within = (x - left) % 7;
     for (let y = eaves; y < height; y++) {
       const grain = wander(y + plank * 57, 13 + plank, 19, 3) - 0.5;
-      const tone = within === 0 ? 0 : within === 1 ? 4 : within === 6 ? 2 : 3 + grain * 2.2 - (hash01(14, plank) - 0.5);
+      const tone =
+        within === 0 ? 0 : within === 1 ? 4 : within === 6 ? 2 : 3 + grain * 2.2 - (hash01(14, plank) - 0.5);
       paint.dot(x, y, TIMBER[Math.min(5, Math.max(0, Math.round(tone)))]);
     }
   }
   paint.box(left, height - 5, right - left, 5, TIMBER[1]);
   paint.box(left, height - 5, right - left, 1, TIMBER[3]);
-  for (const x of [left, right - 4]) paint.shaded(x, eaves, 4, height - eaves, [TIMBER[4], TIMBER[3], TIMBER[1]], true);
+  for (const x of [left, right - 4])
+    paint.shaded(x, eaves, 4, height - eaves, [TIMBER[4], TIMBER[3], TIMBER[1]], true);
   door(paint, 88, 52, 26, height - 52);
   window(paint);
   roof(paint, eaves);
@@ -118,7 +131,8 @@ function roof(paint: Paint, eaves: number): void {
     for (let x = inset; x < paint.width - inset; x++) {
       const slate = Math.floor((x + (row % 2) * 4) / 8);
       const seam = (x + (row % 2) * 4) % 8 === 0;
-      const tone = within === 4 ? 0 : seam ? 1 : within === 0 ? 4 : 2 + Math.floor(hash01(19, slate * 31 + row) * 2);
+      const tone =
+        within === 4 ? 0 : seam ? 1 : within === 0 ? 4 : 2 + Math.floor(hash01(19, slate * 31 + row) * 2);
       paint.dot(x, y, SLATE[tone]);
     }
   }
@@ -188,14 +202,20 @@ function door(paint: Paint, x: number, y: number, w: number, h: number): void {
   paint.dot(x + w - 6, y + 24, FLAME[2]);
 }
 
-export const LAMP = { width: 40, height: 124, glass: { x: 13, y: 14, w: 14, h: 17 }, flame: { x: 20, y: 23.5 } } as const;
+export const LAMP = {
+  width: 40,
+  height: 124,
+  glass: { x: 13, y: 14, w: 14, h: 17 },
+  flame: { x: 20, y: 23.5 },
+} as const;
 
 /** A cast-iron post with a square oil lantern. */
 export function lamp(): Paint {
   const paint = new Paint(LAMP.width, LAMP.height);
   const middle = LAMP.width / 2;
   const { x, y, w, h } = LAMP.glass;
-  for (let i = 0; i < 8; i++) paint.shaded(middle - 2 - i, 4 + i, 4 + 2 * i, 1, [IRON[4], IRON[2], IRON[1]], true);
+  for (let i = 0; i < 8; i++)
+    paint.shaded(middle - 2 - i, 4 + i, 4 + 2 * i, 1, [IRON[4], IRON[2], IRON[1]], true);
   paint.box(middle - 2, 1, 4, 3, IRON[3]);
   paint.box(x - 3, y - 2, w + 6, 2, IRON[3]);
   paint.box(x - 3, y - 2, w + 6, 1, IRON[5]);
@@ -246,7 +266,15 @@ export function wagon(): Paint {
     }
   }
   // Roof boards, seen a little from above.
-  for (let i = 0; i < 6; i++) paint.shaded(left - 3 + (5 - i), i, right - left + 6 - 2 * (5 - i), 1, [SLATE[3], SLATE[2], SLATE[1]], true);
+  for (let i = 0; i < 6; i++)
+    paint.shaded(
+      left - 3 + (5 - i),
+      i,
+      right - left + 6 - 2 * (5 - i),
+      1,
+      [SLATE[3], SLATE[2], SLATE[1]],
+      true,
+    );
   paint.box(left - 3, 5, right - left + 6, 2, SLATE[1]);
   for (const x of [left, left + 22, right - 25, right - 4]) ironStrap(paint, x, top + 1, sill - top - 1);
   // The sliding door with its cross braces.
@@ -256,7 +284,11 @@ export function wagon(): Paint {
     const within = (x - dx - 2) % 6;
     for (let y = top + 4; y < sill - 2; y++) {
       const grain = wander(y + x * 5, 44, 13, 2) - 0.5;
-      paint.dot(x, y, RUST[within === 0 ? 0 : within === 1 ? 4 : Math.min(4, Math.max(1, Math.round(2.6 + grain * 1.6)))]);
+      paint.dot(
+        x,
+        y,
+        RUST[within === 0 ? 0 : within === 1 ? 4 : Math.min(4, Math.max(1, Math.round(2.6 + grain * 1.6)))],
+      );
     }
   }
   for (let k = 0; k < 3; k++) {
@@ -301,21 +333,38 @@ function wheel(paint: Paint, cx: number, cy: number, r: number): void {
     if (d > r - 3.4) return y < cy - 3 ? IRON[5] : y > cy + 5 ? IRON[2] : IRON[3];
     if (d < 3) return d < 1.4 ? IRON[5] : IRON[3];
     const [dx, dy] = [x + 0.5 - cx, y + 0.5 - cy];
-    const onSpoke = Math.min(Math.abs(dx), Math.abs(dy), Math.abs(dx - dy) * 0.7, Math.abs(dx + dy) * 0.7) < 1;
+    const onSpoke =
+      Math.min(Math.abs(dx), Math.abs(dy), Math.abs(dx - dy) * 0.7, Math.abs(dx + dy) * 0.7) < 1;
     return onSpoke ? IRON[3] : IRON[0];
   });
 }
 
 /** A five-by-three alphabet, for as much as is written at the halt. */
 const LETTERS: Record<string, string> = {
-  F: '111100110100100', H: '101101111101101', E: '111100110100111', N: '110101101101101', L: '100100100100111',
-  A: '010101111101101', T: '111010010010010', '2': '110001010100111', '7': '111001010010010', ' ': '000000000000000',
+  F: '111100110100100',
+  H: '101101111101101',
+  E: '111100110100111',
+  N: '110101101101101',
+  L: '100100100100111',
+  A: '010101111101101',
+  T: '111010010010010',
+  '2': '110001010100111',
+  '7': '111001010010010',
+  ' ': '000000000000000',
 };
 
-function lettering(paint: Paint, text: string, x: number, y: number, colour: string = CREAM[1], size = 1): void {
+function lettering(
+  paint: Paint,
+  text: string,
+  x: number,
+  y: number,
+  colour: string = CREAM[1],
+  size = 1,
+): void {
   [...text].forEach((letter, n) => {
     [...LETTERS[letter]].forEach((bit, i) => {
-      if (bit === '1') paint.box(x + n * 4 * size + (i % 3) * size, y + Math.floor(i / 3) * size, size, size, colour);
+      if (bit === '1')
+        paint.box(x + n * 4 * size + (i % 3) * size, y + Math.floor(i / 3) * size, size, size, colour);
     });
   });
 }
@@ -392,7 +441,8 @@ export function handLanternGlow(): Paint {
 /** A milk churn: a tin can with shoulders, a lid and two handles. */
 export function churn(): Paint {
   const paint = new Paint(26, 44);
-  const half = (y: number) => (y < 3 ? 5 : y < 6 ? 7 : y < 9 ? 5 : y < 16 ? 5 + (y - 9) * 0.86 : y > 41 ? 10 : 11);
+  const half = (y: number) =>
+    y < 3 ? 5 : y < 6 ? 7 : y < 9 ? 5 : y < 16 ? 5 + (y - 9) * 0.86 : y > 41 ? 10 : 11;
   for (let y = 0; y < 44; y++) {
     const r = half(y);
     for (let x = Math.ceil(13 - r); x < 13 + r; x++) {
@@ -400,8 +450,10 @@ export function churn(): Paint {
       paint.dot(x, y, dithered(TIN, 0.62 - t * 0.36 - t * t * 0.25 + (y % 13 === 3 ? 0.2 : 0), x, y));
     }
   }
-  for (const y of [2, 5, 16, 38]) for (let x = 0; x < 26; x++) if (!paint.isClear(x, y)) paint.dot(x, y, TIN[x < 13 ? 1 : 0]);
-  for (const y of [17, 39]) for (let x = 0; x < 26; x++) if (!paint.isClear(x, y)) paint.dot(x, y, TIN[x < 14 ? 4 : 2]);
+  for (const y of [2, 5, 16, 38])
+    for (let x = 0; x < 26; x++) if (!paint.isClear(x, y)) paint.dot(x, y, TIN[x < 13 ? 1 : 0]);
+  for (const y of [17, 39])
+    for (let x = 0; x < 26; x++) if (!paint.isClear(x, y)) paint.dot(x, y, TIN[x < 14 ? 4 : 2]);
   for (const x of [1, 22]) {
     paint.box(x, 14, 3, 8, TIN[1]);
     paint.box(x, 14, 1, 8, TIN[3]);
@@ -421,12 +473,19 @@ export function luggage(): Paint {
   paint.box(0, 8, 30, 1, TIMBER[5]);
   paint.box(0, 14, 30, 1, TIMBER[0]);
   paint.box(14, 13, 2, 4, FLAME[0]);
-  for (const [cx, cy, rx, ry] of [[39, 19, 9, 9], [50, 20, 8, 8]]) {
+  for (const [cx, cy, rx, ry] of [
+    [39, 19, 9, 9],
+    [50, 20, 8, 8],
+  ]) {
     for (let y = -ry; y < ry; y++) {
       for (let x = -rx; x < rx; x++) {
         if ((x / rx) * (x / rx) + (y / ry) * (y / ry) > 1 && y < 0) continue;
         const t = 0.55 - (x / rx) * 0.25 - (y / ry) * 0.25 + (hash01(67, (cy + y) * 64 + cx + x) - 0.5) * 0.3;
-        paint.dot(cx + x, cy + y, dithered([EARTH[1], EARTH[2], EARTH[3], EARTH[4], CREAM[0]], t, cx + x, cy + y));
+        paint.dot(
+          cx + x,
+          cy + y,
+          dithered([EARTH[1], EARTH[2], EARTH[3], EARTH[4], CREAM[0]], t, cx + x, cy + y),
+        );
       }
     }
     paint.box(cx - 2, cy - ry - 3, 5, 4, EARTH[3]);
@@ -440,7 +499,15 @@ export function verge(width: number, height: number): Paint {
   const paint = new Paint(width, height);
   for (let x = 6; x < width; x += 62) {
     const lean = Math.floor(hash01(95, x) * 5) - 2;
-    for (let y = 4; y < height; y++) paint.shaded(x + Math.round((lean * (height - y)) / height), y, 7, 1, [TIMBER[5], TIMBER[3], TIMBER[1]], true);
+    for (let y = 4; y < height; y++)
+      paint.shaded(
+        x + Math.round((lean * (height - y)) / height),
+        y,
+        7,
+        1,
+        [TIMBER[5], TIMBER[3], TIMBER[1]],
+        true,
+      );
     paint.box(x + lean, 4, 7, 1, TIMBER[5]);
   }
   for (const y of [14, 30]) {

@@ -80,7 +80,9 @@ export function woods(width: number, height: number): Paint {
   const paint = new Paint(width, height);
   for (let row = 0; row < 2; row++) {
     for (let x = -10, n = 0; x < width + 10; n++) {
-      const tall = Math.floor(height * (0.36 + 0.5 * wander(x, 12 + row, 110, 3) + 0.12 * hash01(8 + row, n)) * (row ? 0.62 : 1));
+      const tall = Math.floor(
+        height * (0.36 + 0.5 * wander(x, 12 + row, 110, 3) + 0.12 * hash01(8 + row, n)) * (row ? 0.62 : 1),
+      );
       const tree = pine(Math.max(12, tall), n * 7 + row * 1000);
       paint.stamp(tree, x - (tree.width >> 1), height - tree.height - (row ? 0 : 6), hash01(9, n) < 0.5);
       x += 8 + Math.floor(hash01(10 + row, n) * (row ? 10 : 16));
@@ -88,7 +90,8 @@ export function woods(width: number, height: number): Paint {
   }
   for (let x = 0; x < width; x++) {
     const top = height - 5 - Math.floor(wander(x, 91, 26, 3) * 10);
-    for (let y = top; y < height; y++) paint.dot(x, y, dithered([MOSS[1], MOSS[0], PINE[0]], (y - top) / 10 + 0.15, x, y));
+    for (let y = top; y < height; y++)
+      paint.dot(x, y, dithered([MOSS[1], MOSS[0], PINE[0]], (y - top) / 10 + 0.15, x, y));
   }
   return paint;
 }

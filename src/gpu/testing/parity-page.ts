@@ -27,8 +27,14 @@ function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParitySce
   const source = (key: string) => pictures[key] ?? null;
   const moment = (v: View) => momentAt(scene, 12, 1.25, { ...NOTHING_PASSING, unlit }, v);
   const reference = renderReference(moment(view), source).data;
-  const nudged = [[1, 0], [-1, 0], [0, 1], [0, -1]].map(
-    ([x, y]) => renderReference(moment({ ...view, x: view.x + x * NUDGE_PX, y: view.y + y * NUDGE_PX }), source).data,
+  const nudged = [
+    [1, 0],
+    [-1, 0],
+    [0, 1],
+    [0, -1],
+  ].map(
+    ([x, y]) =>
+      renderReference(moment({ ...view, x: view.x + x * NUDGE_PX, y: view.y + y * NUDGE_PX }), source).data,
   );
   const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)));
   const drawn = renderer.read(renderer.render(moment(view), source));
@@ -36,7 +42,9 @@ function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParitySce
   renderer.dispose();
   let [sum, over2, worst, exempt, count, brightness] = [0, 0, 0, 0, 0, 0];
   for (let p = 0; p < reference.length; p += 4) {
-    const steady = nudged.every((other) => [0, 1, 2].every((c) => Math.abs(other[p + c] - reference[p + c]) <= STEADY));
+    const steady = nudged.every((other) =>
+      [0, 1, 2].every((c) => Math.abs(other[p + c] - reference[p + c]) <= STEADY),
+    );
     if (!steady) exempt++;
     for (let c = 0; c < 3; c++) {
       brightness += reference[p + c];
@@ -49,7 +57,14 @@ function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParitySce
     }
   }
   const pixels = reference.length / 4;
-  return { mean: sum / count, shareOver2: over2 / count, worst, exemptShare: exempt / pixels, format, brightness: brightness / pixels / 3 };
+  return {
+    mean: sum / count,
+    shareOver2: over2 / count,
+    worst,
+    exemptShare: exempt / pixels,
+    format,
+    brightness: brightness / pixels / 3,
+  };
 }
 
 Object.assign(globalThis, {

@@ -23,7 +23,14 @@ function art(kind: 'full' | 'disc' | 'soft', size: number, seed: number): Image 
   for (let y = 0; y < size; y++) {
     for (let x = 0; x < size; x++) {
       const r = Math.sqrt((x + 0.5 - c) * (x + 0.5 - c) + (y + 0.5 - c) * (y + 0.5 - c));
-      const alpha = kind === 'full' ? 255 : kind === 'disc' ? (r < c ? 255 : 0) : Math.round(255 * Math.min(1, Math.max(0, (c - r) / 6)));
+      const alpha =
+        kind === 'full'
+          ? 255
+          : kind === 'disc'
+            ? r < c
+              ? 255
+              : 0
+            : Math.round(255 * Math.min(1, Math.max(0, (c - r) / 6)));
       const tone = 110 + 90 * hash01(seed, (y >> 2) * 64 + (x >> 2));
       image.data.set([tone, tone * 0.8, tone * 0.55 + 30, alpha], 4 * (y * size + x));
     }
@@ -41,7 +48,9 @@ function pixelsOf(kind: keyof typeof kinds, withRelief: boolean, glow = false): 
     height: 48,
     rgba: image.data,
     normal: withRelief ? reliefOf(image, recipe).normals : null,
-    glow: glow ? Uint8Array.from({ length: 48 * 48 }, (_, i) => (i % 48 > 20 && i % 48 < 28 ? 255 - (i % 48) : 0)) : null,
+    glow: glow
+      ? Uint8Array.from({ length: 48 * 48 }, (_, i) => (i % 48 > 20 && i % 48 < 28 ? 255 - (i % 48) : 0))
+      : null,
   };
 }
 
@@ -63,17 +72,44 @@ interface Parts {
 function build({ settings, sprites = [], lights = [], occluders = [] }: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
   for (const [id, { normal }] of Object.entries(pictures)) {
-    scene.artworks[id] = newArtwork({ name: id, imageSha: 'a'.repeat(64), widthPx: 48, heightPx: 48, pixelArt: true });
+    scene.artworks[id] = newArtwork({
+      name: id,
+      imageSha: 'a'.repeat(64),
+      widthPx: 48,
+      heightPx: 48,
+      pixelArt: true,
+    });
     if (normal) scene.reliefs[id] = { recipe: recipeWith({}) };
   }
   sprites.forEach((sprite, i) => {
-    scene.sprites[`s${i}`] = newSprite({ name: '', planeId: 'plane-middle', order: `a${i}`, x: 48, y: 32, ...sprite });
+    scene.sprites[`s${i}`] = newSprite({
+      name: '',
+      planeId: 'plane-middle',
+      order: `a${i}`,
+      x: 48,
+      y: 32,
+      ...sprite,
+    });
   });
   lights.forEach((light, i) => {
-    scene.lights[`l${i}`] = newLight({ name: '', planeId: 'plane-middle', order: `a${i}`, x: 60, y: 20, reachPx: 70, ...light });
+    scene.lights[`l${i}`] = newLight({
+      name: '',
+      planeId: 'plane-middle',
+      order: `a${i}`,
+      x: 60,
+      y: 20,
+      reachPx: 70,
+      ...light,
+    });
   });
   occluders.forEach((occluder, i) => {
-    scene.occluders[`o${i}`] = newOccluder({ name: '', planeId: 'plane-middle', kind: 'closed', outlines: [], ...occluder });
+    scene.occluders[`o${i}`] = newOccluder({
+      name: '',
+      planeId: 'plane-middle',
+      kind: 'closed',
+      outlines: [],
+      ...occluder,
+    });
   });
   return scene;
 }
@@ -96,12 +132,21 @@ const boxes = [
 ];
 
 const make = (name: string, parts: Parts, outputPerScenePx = 1): ParityScene => ({
-  name, scene: build(parts), outputPerScenePx, pictures,
+  name,
+  scene: build(parts),
+  outputPerScenePx,
+  pictures,
 });
 
 export const PARITY_SCENES: ParityScene[] = [
   make('flat art under one light', { sprites: [{ artworkId: 'flat' }], lights: [{}] }),
-  make('relief under one light', { sprites: [{ artworkId: 'wall', x: 24 }, { artworkId: 'dome', x: 70 }], lights: [{ x: 47, heightPx: 12 }] }),
+  make('relief under one light', {
+    sprites: [
+      { artworkId: 'wall', x: 24 },
+      { artworkId: 'dome', x: 70 },
+    ],
+    lights: [{ x: 47, heightPx: 12 }],
+  }),
   make('flipped, turned and scaled sprites', {
     sprites: [
       { artworkId: 'dome', x: 24, flipX: true },
@@ -120,20 +165,54 @@ export const PARITY_SCENES: ParityScene[] = [
     lights: [{ air: 0.4 }, { x: 30, planeId: 'plane-far', spanNearId: 'plane-middle', colour: '#80c0ff' }],
   }),
   make('one sprite over another on one plane', {
-    sprites: [{ artworkId: 'wall', x: 40 }, { artworkId: 'veil', x: 55 }, { artworkId: 'dome', x: 66, answer: 'self-lit', glowLevel: 1.4 }],
+    sprites: [
+      { artworkId: 'wall', x: 40 },
+      { artworkId: 'veil', x: 55 },
+      { artworkId: 'dome', x: 66, answer: 'self-lit', glowLevel: 1.4 },
+    ],
     lights: [{ x: 40, heightPx: 14, level: 2 }],
   }),
-  make('hard shadows with own shade', { sprites: walls, lights: [{ x: 45, y: 20 }, { x: 20.5, y: 58, colour: '#a0c0ff' }], occluders: boxes }),
+  make('hard shadows with own shade', {
+    sprites: walls,
+    lights: [
+      { x: 45, y: 20 },
+      { x: 20.5, y: 58, colour: '#a0c0ff' },
+    ],
+    occluders: boxes,
+  }),
   make('coloured overlapping lights in linear light', { sprites: walls, lights: coloured }),
-  make('coloured overlapping lights in display light', { settings: { lightSpace: 'display' }, sprites: walls, lights: coloured }),
-  make('painted art at two and a half times', {
-    settings: { pixelArt: false },
-    sprites: [{ artworkId: 'wall', x: 30, turnDeg: 12 }, { artworkId: 'veil', x: 66, scaleX: 1.4, scaleY: 1.4 }],
-    lights: [{ x: 48, y: 16 }],
-  }, 2.5),
-  make('hard shadows on painted art', { settings: { pixelArt: false, lightSpace: 'display' }, sprites: walls, lights: [{ x: 47.3, y: 21.2, heightPx: 50, reachPx: 40 }], occluders: boxes.slice(0, 2) }, 2),
+  make('coloured overlapping lights in display light', {
+    settings: { lightSpace: 'display' },
+    sprites: walls,
+    lights: coloured,
+  }),
+  make(
+    'painted art at two and a half times',
+    {
+      settings: { pixelArt: false },
+      sprites: [
+        { artworkId: 'wall', x: 30, turnDeg: 12 },
+        { artworkId: 'veil', x: 66, scaleX: 1.4, scaleY: 1.4 },
+      ],
+      lights: [{ x: 48, y: 16 }],
+    },
+    2.5,
+  ),
+  make(
+    'hard shadows on painted art',
+    {
+      settings: { pixelArt: false, lightSpace: 'display' },
+      sprites: walls,
+      lights: [{ x: 47.3, y: 21.2, heightPx: 50, reachPx: 40 }],
+      occluders: boxes.slice(0, 2),
+    },
+    2,
+  ),
   make('a glow mask, and a sprite that takes no shadows', {
-    sprites: [{ artworkId: 'window', x: 24 }, { artworkId: 'wall', x: 72, takesShadows: false }],
+    sprites: [
+      { artworkId: 'window', x: 24 },
+      { artworkId: 'wall', x: 72, takesShadows: false },
+    ],
     lights: [{ x: 45, y: 20 }],
     occluders: boxes,
   }),
@@ -141,7 +220,12 @@ export const PARITY_SCENES: ParityScene[] = [
     sprites: walls,
     lights: [{ x: 48, y: 32, heightPx: 40, curve: 'even', level: 0.8 }],
     occluders: [
-      { outlines: [[44, 28, 46, 28, 46, 36, 44, 36], [50, 28, 52, 28, 52, 36, 50, 36]] },
+      {
+        outlines: [
+          [44, 28, 46, 28, 46, 36, 44, 36],
+          [50, 28, 52, 28, 52, 36, 50, 36],
+        ],
+      },
       { outlines: [[40, 38, 56, 38, 48, 44]], ownShade: 'dark' },
     ],
   }),

@@ -25,8 +25,12 @@ interface Applied {
 export async function migrate(pool: Pool, folder: string): Promise<string[]> {
   const names = (await readdir(folder)).filter((name) => name.endsWith('.sql')).sort();
   return withConnection(async (connection) => {
-    const [lock] = await rowsOf<{ taken: number }>(connection, sql`SELECT GET_LOCK(${LOCK_NAME}, ${LOCK_SECONDS}) AS taken`);
-    if (lock?.taken !== 1) throw new DatabaseFault('Another process is migrating the database and does not finish.');
+    const [lock] = await rowsOf<{ taken: number }>(
+      connection,
+      sql`SELECT GET_LOCK(${LOCK_NAME}, ${LOCK_SECONDS}) AS taken`,
+    );
+    if (lock?.taken !== 1)
+      throw new DatabaseFault('Another process is migrating the database and does not finish.');
     try {
       return await applyAll(connection, folder, names);
     } finally {
@@ -36,16 +40,25 @@ export async function migrate(pool: Pool, folder: string): Promise<string[]> {
 }
 
 async function applyAll(connection: PoolConnection, folder: string, names: string[]): Promise<string[]> {
-  await run(connection, sql`
+  await run(
+    connection,
+    sql`
     CREATE TABLE IF NOT EXISTS migration (
       name VARCHAR(120) NOT NULL PRIMARY KEY,
       checksum CHAR(64) NOT NULL,
       started_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
       ended_at DATETIME(3) NULL
-    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
-  const applied = new Map((await rowsOf<Applied>(connection, sql`SELECT name, checksum, ended_at FROM migration`)).map((row) => [row.name, row]));
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
+  );
+  const applied = new Map(
+    (await rowsOf<Applied>(connection, sql`SELECT name, checksum, ended_at FROM migration`)).map((row) => [
+      row.name,
+      row,
+    ]),
+  );
   for (const name of applied.keys()) {
-    if (!names.includes(name)) throw new DatabaseFault(`The database has migration ${name}, which this version does not know.`);
+    if (!names.includes(name))
+      throw new DatabaseFault(`The database has migration ${name}, which this version does not know.`);
   }
   const done: string[] = [];
   for (const name of names) {
@@ -53,12 +66,16 @@ async function applyAll(connection: PoolConnection, folder: string, names: strin
     const checksum = createHash('sha256').update(text).digest('hex');
     const last = applied.get(name);
     if (last?.ended_at) {
-      if (last.checksum !== checksum) throw new DatabaseFault(`Migration ${name} was changed after it was applied.`);
+      if (last.checksum !== checksum)
+        throw new DatabaseFault(`Migration ${name} was changed after it was applied.`);
       continue;
     }
-    await run(connection, sql`
+    await run(
+      connection,
+      sql`
       INSERT INTO migration (name, checksum) VALUES (${name}, ${checksum})
-      ON DUPLICATE KEY UPDATE checksum = ${checksum}, started_at = CURRENT_TIMESTAMP(3)`);
+      ON DUPLICATE KEY UPDATE checksum = ${checksum}, started_at = CURRENT_TIMESTAMP(3)`,
+    );
     for (const step of stepsOf(text)) await connection.query(step);
     await run(connection, sql`UPDATE migration SET ended_at = CURRENT_TIMESTAMP(3) WHERE name = ${name}`);
     done.push(name);

@@ -32,7 +32,10 @@ export function pool(): Pool {
 }
 
 /** Runs work on a connection of its own, set to READ COMMITTED and strict mode. */
-export async function withConnection<T>(work: (connection: PoolConnection) => Promise<T>, from: Pool = pool()): Promise<T> {
+export async function withConnection<T>(
+  work: (connection: PoolConnection) => Promise<T>,
+  from: Pool = pool(),
+): Promise<T> {
   let connection: PoolConnection;
   try {
     connection = await from.getConnection();
@@ -49,7 +52,10 @@ export async function withConnection<T>(work: (connection: PoolConnection) => Pr
 }
 
 /** Runs work in a transaction: all of it or nothing; tried again where the database asks for it. */
-export async function transaction<T>(work: (connection: PoolConnection) => Promise<T>, from: Pool = pool()): Promise<T> {
+export async function transaction<T>(
+  work: (connection: PoolConnection) => Promise<T>,
+  from: Pool = pool(),
+): Promise<T> {
   return withConnection(async (connection) => {
     for (let attempt = 1; ; attempt++) {
       await connection.beginTransaction();

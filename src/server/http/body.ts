@@ -34,8 +34,10 @@ export async function jsonOf(request: Request): Promise<Record<string, unknown>>
   } catch (cause) {
     throw new InputFault('The body is not JSON.', null, { cause });
   }
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new InputFault('The body must be a JSON object.');
-  if (depthOf(value) > LIMITS.jsonDepth) throw new InputFault(`The body is nested deeper than ${LIMITS.jsonDepth}.`);
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new InputFault('The body must be a JSON object.');
+  if (depthOf(value) > LIMITS.jsonDepth)
+    throw new InputFault(`The body is nested deeper than ${LIMITS.jsonDepth}.`);
   return value as Record<string, unknown>;
 }
 
@@ -44,7 +46,9 @@ function depthOf(value: unknown): number {
   let level: unknown[] = [value];
   while (level.length > 0 && depth <= LIMITS.jsonDepth) {
     depth++;
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : [])).filter((v) => typeof v === 'object' && v !== null);
+    level = level
+      .flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []))
+      .filter((v) => typeof v === 'object' && v !== null);
   }
   return depth;
 }
@@ -52,6 +56,7 @@ function depthOf(value: unknown): number {
 export function nameOf(body: Record<string, unknown>): string {
   const name = typeof body.name === 'string' ? body.name.trim() : '';
   if (name === '') throw new InputFault('A name is missing.', 'name');
-  if (name.length > LIMITS.nameLength) throw new InputFault(`A name has at most ${LIMITS.nameLength} characters.`, 'name');
+  if (name.length > LIMITS.nameLength)
+    throw new InputFault(`A name has at most ${LIMITS.nameLength} characters.`, 'name');
   return name;
 }

@@ -17,8 +17,10 @@ export interface Asked {
 export function refusal({ method, host, origin, fetchSite }: Asked, hosts: readonly string[]): string | null {
   if (host === null || !hosts.includes(host)) return 'This server is not known by that name.';
   const isRead = method === 'GET' || method === 'HEAD';
-  if (!isRead) return origin === `http://${host}` ? null : 'Changes are taken only from pages of this server.';
-  if (fetchSite === 'cross-site' || fetchSite === 'same-site') return 'Pages of other sites may not read here.';
+  if (!isRead)
+    return origin === `http://${host}` ? null : 'Changes are taken only from pages of this server.';
+  if (fetchSite === 'cross-site' || fetchSite === 'same-site')
+    return 'Pages of other sites may not read here.';
   return null;
 }
 

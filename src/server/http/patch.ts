@@ -26,21 +26,29 @@ function editOf(value: unknown, index: number): Edit {
   if (!COLLECTION_NAMES.includes(collection as CollectionName)) {
     throw new InputFault(`${path}.collection is not known.`, `${path}.collection`);
   }
-  if (typeof id !== 'string' || id === '__proto__') throw new InputFault(`${path}.id must be an id.`, `${path}.id`);
+  if (typeof id !== 'string' || id === '__proto__')
+    throw new InputFault(`${path}.id must be an id.`, `${path}.id`);
   if (before === null && after === null) throw new InputFault(`${path} changes nothing.`, path);
-  return { collection: collection as CollectionName, id, before: fieldsOf(before, `${path}.before`), after: fieldsOf(after, `${path}.after`) };
+  return {
+    collection: collection as CollectionName,
+    id,
+    before: fieldsOf(before, `${path}.before`),
+    after: fieldsOf(after, `${path}.after`),
+  };
 }
 
 function fieldsOf(value: unknown, path: string): Fields | null {
   if (value === null) return null;
-  if (typeof value !== 'object' || Array.isArray(value)) throw new InputFault(`${path} must be fields or null.`, path);
+  if (typeof value !== 'object' || Array.isArray(value))
+    throw new InputFault(`${path} must be fields or null.`, path);
   return value as Fields;
 }
 
 /** The revision that a request was made for, from `If-Match: "r17"`. */
 export function expectedRevision(request: Request): number {
   const header = request.headers.get('if-match');
-  if (header === null) throw new PreconditionMissingFault('Send the revision that the change was made for as If-Match.');
+  if (header === null)
+    throw new PreconditionMissingFault('Send the revision that the change was made for as If-Match.');
   const match = /^"r(\d+)"$/.exec(header);
   if (!match) throw new InputFault(`If-Match is written like "r17"; got ${header}.`, 'if-match');
   return Number(match[1]);

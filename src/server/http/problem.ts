@@ -2,7 +2,12 @@
 import { pino } from 'pino';
 import { InputFault, wordsOf } from '@/core/faults';
 import {
-  DatabaseFault, NotFoundFault, PreconditionMissingFault, StaleFault, TooLargeFault, WrongTypeFault,
+  DatabaseFault,
+  NotFoundFault,
+  PreconditionMissingFault,
+  StaleFault,
+  TooLargeFault,
+  WrongTypeFault,
 } from '../faults';
 
 const log = pino({ level: process.env.OILWICK_LOG_LEVEL ?? 'info' });
@@ -24,9 +29,21 @@ const KINDS: Kind[] = [
 ];
 
 /** Codes of the driver and the system that mean that the database cannot be reached. */
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'PROTOCOL_CONNECTION_LOST', 'ER_SERVER_SHUTDOWN']);
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+]);
 
-export function problem(status: number, title: string, detail: string, more: Record<string, unknown> = {}): Response {
+export function problem(
+  status: number,
+  title: string,
+  detail: string,
+  more: Record<string, unknown> = {},
+): Response {
   return Response.json(
     { type: 'about:blank', title, status, detail, ...more },
     { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
@@ -36,7 +53,8 @@ export function problem(status: number, title: string, detail: string, more: Rec
 /** What was thrown as a response. Unknown faults are logged by code and stack: a driver's error holds whole statements. */
 export function problemOf(thrown: unknown): Response {
   const code = (thrown as { code?: string }).code ?? '';
-  const kind = KINDS.find(({ fault }) => thrown instanceof fault) ?? (AWAY.has(code) ? KINDS.at(-1) : undefined);
+  const kind =
+    KINDS.find(({ fault }) => thrown instanceof fault) ?? (AWAY.has(code) ? KINDS.at(-1) : undefined);
   if (!kind) {
     const { name = 'unknown', stack = '' } = thrown instanceof Error ? thrown : {};
     log.error({ code, name, at: stack.split('\n').slice(1, 4) }, 'a request failed');
@@ -44,8 +62,14 @@ export function problemOf(thrown: unknown): Response {
   }
   const more: Record<string, unknown> = {};
   if (thrown instanceof InputFault && thrown.field !== null) more.field = thrown.field;
-  if (thrown instanceof StaleFault) Object.assign(more, { expectedRevision: thrown.expectedRevision, revision: thrown.revision });
-  return problem(kind.status, kind.title, kind.fault === DatabaseFault ? 'The database does not answer.' : wordsOf(thrown), more);
+  if (thrown instanceof StaleFault)
+    Object.assign(more, { expectedRevision: thrown.expectedRevision, revision: thrown.revision });
+  return problem(
+    kind.status,
+    kind.title,
+    kind.fault === DatabaseFault ? 'The database does not answer.' : wordsOf(thrown),
+    more,
+  );
 }
 
 /** A route handler whose faults become problems. */

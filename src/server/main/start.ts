@@ -52,9 +52,13 @@ async function main(): Promise<void> {
   process.on('SIGTERM', () => void stop());
   child.on('exit', (code) => {
     if (stopping) return;
-    process.stderr.write(`The server ended by itself (${code ?? 'killed'}). Start it again with: npm start\n`);
+    process.stderr.write(
+      `The server ended by itself (${code ?? 'killed'}). Start it again with: npm start\n`,
+    );
     stopping = true;
-    void rm(recordFile, { force: true }).then(() => own?.stop()).finally(() => process.exit(1));
+    void rm(recordFile, { force: true })
+      .then(() => own?.stop())
+      .finally(() => process.exit(1));
   });
   await ready(address, child);
   await writeFile(recordFile, JSON.stringify({ pid: process.pid, serverPid: child.pid, address }));
@@ -94,21 +98,26 @@ async function prepare(url: string, restoreDemo: boolean): Promise<void> {
 function wantedPort(): number {
   const at = process.argv.indexOf('--port');
   const port = at > 0 ? Number(process.argv[at + 1]) : PREFERRED_PORT;
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`--port wants a number from 0 to 65535; got ${process.argv[at + 1]}.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`--port wants a number from 0 to 65535; got ${process.argv[at + 1]}.`);
   return port;
 }
 
 function serve(url: string, port: number): ChildProcess {
-  return spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      OILWICK_DATABASE_URL: url,
-      OILWICK_PORT: String(port),
+  return spawn(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        OILWICK_DATABASE_URL: url,
+        OILWICK_PORT: String(port),
+      },
     },
-  });
+  );
 }
 
 async function ready(address: string, child: ChildProcess): Promise<void> {

@@ -44,7 +44,11 @@ export async function startOwnMariadb(folder: string): Promise<OwnMariadb> {
   if (record && (await answers(record))) return owned(record, recordFile);
   await installData(data);
   const socket = await socketPath(folder);
-  const running: Running = { pid: 0, port: await freePort(), password: record?.password ?? randomBytes(18).toString('hex') };
+  const running: Running = {
+    pid: 0,
+    port: await freePort(),
+    password: record?.password ?? randomBytes(18).toString('hex'),
+  };
   running.pid = await spawnServer(data, socket, running.port, join(runFolder, 'mariadb.log'));
   await makeUser(socket, running.password);
   await writeFile(recordFile, JSON.stringify(running), { mode: 0o600 });
@@ -100,7 +104,8 @@ function isAlive(pid: number): boolean {
 
 function program(name: string): string {
   const found = PLACES.map((place) => join(place, name)).find(existsSync);
-  if (!found) throw new DatabaseFault(`${name} is not installed; install it with: apt-get install mariadb-server`);
+  if (!found)
+    throw new DatabaseFault(`${name} is not installed; install it with: apt-get install mariadb-server`);
   return found;
 }
 
@@ -115,7 +120,11 @@ async function installData(data: string): Promise<void> {
   await rm(fresh, { recursive: true, force: true });
   await mkdir(fresh, { recursive: true, mode: 0o700 });
   await promisify(execFile)(program('mariadb-install-db'), [
-    '--no-defaults', ...asUser(), `--datadir=${fresh}`, '--auth-root-authentication-method=normal', '--skip-test-db',
+    '--no-defaults',
+    ...asUser(),
+    `--datadir=${fresh}`,
+    '--auth-root-authentication-method=normal',
+    '--skip-test-db',
   ]);
   await rm(data, { recursive: true, force: true });
   await rename(fresh, data);
@@ -134,10 +143,21 @@ async function spawnServer(data: string, socket: string, port: number, logFile: 
   const child = spawn(
     program('mariadbd'),
     [
-      '--no-defaults', ...asUser(), `--datadir=${data}`, `--socket=${socket}`, `--pid-file=${socket}.pid`,
-      '--bind-address=127.0.0.1', `--port=${port}`, '--character-set-server=utf8mb4',
-      '--collation-server=utf8mb4_unicode_ci', '--max-allowed-packet=256M', '--innodb-flush-log-at-trx-commit=1',
-      '--innodb-log-file-size=256M', '--innodb-buffer-pool-size=256M', '--skip-name-resolve', '--skip-log-bin',
+      '--no-defaults',
+      ...asUser(),
+      `--datadir=${data}`,
+      `--socket=${socket}`,
+      `--pid-file=${socket}.pid`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_unicode_ci',
+      '--max-allowed-packet=256M',
+      '--innodb-flush-log-at-trx-commit=1',
+      '--innodb-log-file-size=256M',
+      '--innodb-buffer-pool-size=256M',
+      '--skip-name-resolve',
+      '--skip-log-bin',
     ],
     { stdio: ['ignore', log.fd, log.fd], detached: true },
   );
@@ -149,7 +169,10 @@ async function spawnServer(data: string, socket: string, port: number, logFile: 
   const isReady = async () => {
     const text = await readFile(logFile, 'utf8');
     if (text.includes('ready for connections')) return true;
-    if (exited) throw new DatabaseFault(`MariaDB does not start. Its last words: ${text.trim().split('\n').slice(-4).join(' | ')}`);
+    if (exited)
+      throw new DatabaseFault(
+        `MariaDB does not start. Its last words: ${text.trim().split('\n').slice(-4).join(' | ')}`,
+      );
     return false;
   };
   await until(isReady, READY_MS, `MariaDB is not ready after ${READY_MS / 1000} s; see ${logFile}.`);
@@ -159,7 +182,9 @@ async function spawnServer(data: string, socket: string, port: number, logFile: 
 async function makeUser(socket: string, password: string): Promise<void> {
   const root = await createConnection({ socketPath: socket, user: 'root' });
   try {
-    await root.query(`CREATE DATABASE IF NOT EXISTS ${DATABASE} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await root.query(
+      `CREATE DATABASE IF NOT EXISTS ${DATABASE} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
     await root.query(`CREATE OR REPLACE USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}'`);
     await root.query(`GRANT ALL ON ${DATABASE}.* TO '${USER}'@'127.0.0.1'`);
     // The installer's passwordless root stays for the socket alone.

@@ -17,12 +17,18 @@ export async function keepBlob(bytes: Uint8Array, type: string): Promise<string>
 
 export async function keepBlobOn(connection: Connection, bytes: Uint8Array, type: string): Promise<string> {
   const sha256 = sha256Of(bytes);
-  const added = await run(connection, sql`
-    INSERT IGNORE INTO blob_file (sha256, type, size) VALUES (${sha256}, ${type}, ${bytes.length})`);
+  const added = await run(
+    connection,
+    sql`
+    INSERT IGNORE INTO blob_file (sha256, type, size) VALUES (${sha256}, ${type}, ${bytes.length})`,
+  );
   if (added === 0) return sha256;
   for (let at = 0, place = 0; at < bytes.length; at += CHUNK_BYTES, place++) {
     const chunk = Buffer.from(bytes.subarray(at, at + CHUNK_BYTES));
-    await run(connection, sql`INSERT INTO blob_chunk (sha256, place, bytes) VALUES (${sha256}, ${place}, ${chunk})`);
+    await run(
+      connection,
+      sql`INSERT INTO blob_chunk (sha256, place, bytes) VALUES (${sha256}, ${place}, ${chunk})`,
+    );
   }
   return sha256;
 }
@@ -34,10 +40,16 @@ export interface StoredBlob {
 
 export async function blobOf(sha256: string): Promise<StoredBlob> {
   return withConnection(async (connection) => {
-    const file = await rowOf<{ type: string }>(connection, sql`SELECT type FROM blob_file WHERE sha256 = ${sha256}`);
+    const file = await rowOf<{ type: string }>(
+      connection,
+      sql`SELECT type FROM blob_file WHERE sha256 = ${sha256}`,
+    );
     if (!file) throw new NotFoundFault(`There is no file ${sha256}.`);
-    const chunks = await rowsOf<{ bytes: Buffer }>(connection, sql`
-      SELECT bytes FROM blob_chunk WHERE sha256 = ${sha256} ORDER BY place`);
+    const chunks = await rowsOf<{ bytes: Buffer }>(
+      connection,
+      sql`
+      SELECT bytes FROM blob_chunk WHERE sha256 = ${sha256} ORDER BY place`,
+    );
     return { type: file.type, bytes: Buffer.concat(chunks.map((chunk) => chunk.bytes)) };
   });
 }
@@ -46,7 +58,8 @@ export async function blobOf(sha256: string): Promise<StoredBlob> {
 export async function missingBlobs(connection: Connection, hashes: readonly string[]): Promise<string[]> {
   const missing: string[] = [];
   for (const sha256 of new Set(hashes)) {
-    if (!(await rowOf(connection, sql`SELECT sha256 FROM blob_file WHERE sha256 = ${sha256}`))) missing.push(sha256);
+    if (!(await rowOf(connection, sql`SELECT sha256 FROM blob_file WHERE sha256 = ${sha256}`)))
+      missing.push(sha256);
   }
   return missing;
 }

@@ -20,11 +20,18 @@ export async function keepBundle(projectId: string, name: string, bytes: Uint8Ar
 }
 
 /** Artworks that the project has under the same id but otherwise than the bundle come in under new ids. */
-async function withFreeIds(connection: Connection, projectId: string, scene: SceneDocument): Promise<SceneDocument> {
-  const rows = await rowsOf<{ id: string; artwork: string; relief: string | null }>(connection, sql`
+async function withFreeIds(
+  connection: Connection,
+  projectId: string,
+  scene: SceneDocument,
+): Promise<SceneDocument> {
+  const rows = await rowsOf<{ id: string; artwork: string; relief: string | null }>(
+    connection,
+    sql`
     SELECT artwork.id, artwork.document AS artwork, relief.document AS relief
     FROM artwork LEFT JOIN relief ON relief.project_id = artwork.project_id AND relief.id = artwork.id
-    WHERE artwork.project_id = ${projectId}`);
+    WHERE artwork.project_id = ${projectId}`,
+  );
   const there = new Map(rows.map((row) => [row.id, row]));
   const artworks: Record<string, Artwork> = {};
   const reliefs: Record<string, Relief> = {};
@@ -33,14 +40,19 @@ async function withFreeIds(connection: Connection, projectId: string, scene: Sce
     const row = there.get(id);
     const relief = scene.reliefs[id];
     const isSame =
-      !row || (sameValue(JSON.parse(row.artwork), artwork) && sameValue(row.relief === null ? undefined : JSON.parse(row.relief), relief));
+      !row ||
+      (sameValue(JSON.parse(row.artwork), artwork) &&
+        sameValue(row.relief === null ? undefined : JSON.parse(row.relief), relief));
     const free = isSame ? id : randomUUID();
     renamed.set(id, free);
     artworks[free] = artwork;
     if (relief) reliefs[free] = relief;
   }
   const sprites = Object.fromEntries(
-    Object.entries(scene.sprites).map(([id, sprite]) => [id, { ...sprite, artworkId: renamed.get(sprite.artworkId) ?? sprite.artworkId }]),
+    Object.entries(scene.sprites).map(([id, sprite]) => [
+      id,
+      { ...sprite, artworkId: renamed.get(sprite.artworkId) ?? sprite.artworkId },
+    ]),
   );
   return { ...scene, artworks, reliefs, sprites };
 }

@@ -35,10 +35,16 @@ interface SceneRow extends ProjectRow {
 /** All projects with their scenes, oldest first, binned ones marked. */
 export async function allProjects(): Promise<ProjectEntry[]> {
   return withConnection(async (connection) => {
-    const projects = await rowsOf<ProjectRow>(connection, sql`
-      SELECT id, name, binned_at FROM project ORDER BY created_at, id`);
-    const scenes = await rowsOf<SceneRow>(connection, sql`
-      SELECT id, project_id, name, revision, updated_at, binned_at FROM scene ORDER BY created_at, id`);
+    const projects = await rowsOf<ProjectRow>(
+      connection,
+      sql`
+      SELECT id, name, binned_at FROM project ORDER BY created_at, id`,
+    );
+    const scenes = await rowsOf<SceneRow>(
+      connection,
+      sql`
+      SELECT id, project_id, name, revision, updated_at, binned_at FROM scene ORDER BY created_at, id`,
+    );
     return projects.map(({ id, name, binned_at }) => ({
       id,
       name,
@@ -63,23 +69,40 @@ export async function makeProjectOn(connection: Connection, name: string): Promi
 }
 
 export async function renameProject(id: string, name: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`
-    UPDATE project SET name = ${name}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(
+      connection,
+      sql`
+    UPDATE project SET name = ${name}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
+    ),
+  );
 }
 
 export async function binProject(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`
-    UPDATE project SET binned_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(
+      connection,
+      sql`
+    UPDATE project SET binned_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
+    ),
+  );
 }
 
 export async function restoreProject(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`UPDATE project SET binned_at = NULL WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(connection, sql`UPDATE project SET binned_at = NULL WHERE id = ${id}`),
+  );
 }
 
 /** Deletes a project that lies in the bin, with its scenes, for good. */
 export async function destroyBinnedProject(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`
-    DELETE FROM project WHERE id = ${id} AND binned_at IS NOT NULL`));
+  await expectOne(id, (connection) =>
+    run(
+      connection,
+      sql`
+    DELETE FROM project WHERE id = ${id} AND binned_at IS NOT NULL`,
+    ),
+  );
 }
 
 /** A copy of a project with its artworks and those scenes that are not binned. */
@@ -89,17 +112,27 @@ export async function copyProject(id: string, name: string): Promise<string> {
       throw new NotFoundFault(`There is no project ${id}.`);
     }
     const copyId = await makeProjectOn(connection, name);
-    await run(connection, sql`
-      INSERT INTO artwork (project_id, id, document) SELECT ${copyId}, id, document FROM artwork WHERE project_id = ${id}`);
-    await run(connection, sql`
-      INSERT INTO relief (project_id, id, document) SELECT ${copyId}, id, document FROM relief WHERE project_id = ${id}`);
-    const scenes = await rowsOf<{ id: string; name: string }>(connection, sql`
-      SELECT id, name FROM scene WHERE project_id = ${id} AND binned_at IS NULL ORDER BY created_at, id`);
+    await run(
+      connection,
+      sql`
+      INSERT INTO artwork (project_id, id, document) SELECT ${copyId}, id, document FROM artwork WHERE project_id = ${id}`,
+    );
+    await run(
+      connection,
+      sql`
+      INSERT INTO relief (project_id, id, document) SELECT ${copyId}, id, document FROM relief WHERE project_id = ${id}`,
+    );
+    const scenes = await rowsOf<{ id: string; name: string }>(
+      connection,
+      sql`
+      SELECT id, name FROM scene WHERE project_id = ${id} AND binned_at IS NULL ORDER BY created_at, id`,
+    );
     for (const scene of scenes) await copySceneOn(connection, scene.id, scene.name, copyId);
     return copyId;
   });
 }
 
 async function expectOne(id: string, work: (connection: Connection) => Promise<number>): Promise<void> {
-  if ((await withConnection(work)) === 0) throw new NotFoundFault(`There is no project ${id} to do this with.`);
+  if ((await withConnection(work)) === 0)
+    throw new NotFoundFault(`There is no project ${id} to do this with.`);
 }

@@ -4,9 +4,7 @@
  */
 import { randomUUID } from 'node:crypto';
 import { InputFault } from '@/core/faults';
-import {
-  PROJECT_COLLECTIONS, type Artwork, type Relief, type SceneDocument,
-} from '@/core/scene/document';
+import { PROJECT_COLLECTIONS, type Artwork, type Relief, type SceneDocument } from '@/core/scene/document';
 import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
 import { checkEdited, readScene } from '@/core/scene/schema';
 import { NotFoundFault, StaleFault } from '../faults';
@@ -40,35 +38,54 @@ interface SceneRow {
 
 async function sceneRow(connection: Connection, id: string, locked: boolean): Promise<SceneRow> {
   const row = locked
-    ? await rowOf<SceneRow>(connection, sql`
+    ? await rowOf<SceneRow>(
+        connection,
+        sql`
         SELECT scene.id, scene.name, project_id, '' AS project_name, document, document_revision, revision,
           TIMESTAMPDIFF(SECOND, updated_at, CURRENT_TIMESTAMP(3)) AS quiet_seconds
-        FROM scene WHERE scene.id = ${id} FOR UPDATE`)
-    : await rowOf<SceneRow>(connection, sql`
+        FROM scene WHERE scene.id = ${id} FOR UPDATE`,
+      )
+    : await rowOf<SceneRow>(
+        connection,
+        sql`
         SELECT scene.id, scene.name, project_id, project.name AS project_name, document, document_revision, revision,
           0 AS quiet_seconds
-        FROM scene JOIN project ON project.id = project_id WHERE scene.id = ${id}`);
+        FROM scene JOIN project ON project.id = project_id WHERE scene.id = ${id}`,
+      );
   if (!row) throw new NotFoundFault(`There is no scene ${id}.`);
   return row;
 }
 
 /** The document as it stands: what was last written whole, the patches since, and the project's artworks. */
 async function documentOf(connection: Connection, row: SceneRow): Promise<SceneDocument> {
-  const patches = await rowsOf<{ edits: string }>(connection, sql`
+  const patches = await rowsOf<{ edits: string }>(
+    connection,
+    sql`
     SELECT edits FROM scene_revision
-    WHERE scene_id = ${row.id} AND revision > ${row.document_revision} AND revision <= ${row.revision} ORDER BY revision`);
+    WHERE scene_id = ${row.id} AND revision > ${row.document_revision} AND revision <= ${row.revision} ORDER BY revision`,
+  );
   const stored = JSON.parse(row.document) as SceneDocument;
-  const scene = patches.reduce((document, { edits }) => applyEdits(document, JSON.parse(edits) as Edit[]), stored);
+  const scene = patches.reduce(
+    (document, { edits }) => applyEdits(document, JSON.parse(edits) as Edit[]),
+    stored,
+  );
   return readScene({ ...scene, ...(await projectRecords(connection, row.project_id)) });
 }
 
 async function projectRecords(
-  connection: Connection, projectId: string,
+  connection: Connection,
+  projectId: string,
 ): Promise<{ artworks: Record<string, Artwork>; reliefs: Record<string, Relief> }> {
-  const artworks = await rowsOf<{ id: string; document: string }>(connection, sql`
-    SELECT id, document FROM artwork WHERE project_id = ${projectId} ORDER BY id`);
-  const reliefs = await rowsOf<{ id: string; document: string }>(connection, sql`
-    SELECT id, document FROM relief WHERE project_id = ${projectId} ORDER BY id`);
+  const artworks = await rowsOf<{ id: string; document: string }>(
+    connection,
+    sql`
+    SELECT id, document FROM artwork WHERE project_id = ${projectId} ORDER BY id`,
+  );
+  const reliefs = await rowsOf<{ id: string; document: string }>(
+    connection,
+    sql`
+    SELECT id, document FROM relief WHERE project_id = ${projectId} ORDER BY id`,
+  );
   const parsed = <T>(rows: { id: string; document: string }[]) =>
     Object.fromEntries(rows.map(({ id, document }) => [id, JSON.parse(document) as T]));
   return { artworks: parsed<Artwork>(artworks), reliefs: parsed<Relief>(reliefs) };
@@ -100,11 +117,18 @@ export interface Patch {
  * @returns the revision that the patch made
  * @throws StaleFault where the scene is at another revision, InputFault where the edits do not fit
  */
-export async function patchScene(id: string, expectedRevision: number, { transactionId, edits }: Patch): Promise<number> {
+export async function patchScene(
+  id: string,
+  expectedRevision: number,
+  { transactionId, edits }: Patch,
+): Promise<number> {
   return transaction(async (connection) => {
     const row = await sceneRow(connection, id, true);
-    const known = await rowOf<{ revision: number }>(connection, sql`
-      SELECT revision FROM scene_revision WHERE scene_id = ${id} AND transaction_id = ${transactionId}`);
+    const known = await rowOf<{ revision: number }>(
+      connection,
+      sql`
+      SELECT revision FROM scene_revision WHERE scene_id = ${id} AND transaction_id = ${transactionId}`,
+    );
     if (known) return known.revision;
     if (row.revision !== expectedRevision) throw new StaleFault(expectedRevision, row.revision);
     const before = await documentOf(connection, row);
@@ -114,17 +138,26 @@ export async function patchScene(id: string, expectedRevision: number, { transac
     checkEdited(after, edits);
     await checkFiles(connection, after, edits);
     const revision = row.revision + 1;
-    await run(connection, sql`
+    await run(
+      connection,
+      sql`
       INSERT INTO scene_revision (scene_id, revision, transaction_id, edits)
-      VALUES (${id}, ${revision}, ${transactionId}, ${JSON.stringify(edits)})`);
+      VALUES (${id}, ${revision}, ${transactionId}, ${JSON.stringify(edits)})`,
+    );
     await writeProjectRecords(connection, row.project_id, after, edits);
     if (revision - row.document_revision >= PATCHES_KEPT || row.quiet_seconds >= QUIET_SECONDS) {
-      await run(connection, sql`
+      await run(
+        connection,
+        sql`
         UPDATE scene SET document = ${storedText(after)}, document_revision = ${revision}, revision = ${revision},
-          updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`);
+          updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
+      );
     } else {
-      await run(connection, sql`
-        UPDATE scene SET revision = ${revision}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`);
+      await run(
+        connection,
+        sql`
+        UPDATE scene SET revision = ${revision}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
+      );
     }
     return revision;
   });
@@ -137,30 +170,44 @@ function storedText(document: SceneDocument): string {
   return JSON.stringify(own);
 }
 
-async function checkFiles(connection: Connection, after: SceneDocument, edits: readonly Edit[]): Promise<void> {
+async function checkFiles(
+  connection: Connection,
+  after: SceneDocument,
+  edits: readonly Edit[],
+): Promise<void> {
   const hashes = edits
     .filter(({ collection }) => collection === 'artworks')
     .flatMap(({ id }) => [after.artworks[id]?.imageSha, after.artworks[id]?.glowSha])
     .filter((sha): sha is string => typeof sha === 'string');
   const [missing] = await missingBlobs(connection, hashes);
-  if (missing) throw new InputFault(`The file ${missing} that an artwork names was not uploaded.`, 'artworks');
+  if (missing)
+    throw new InputFault(`The file ${missing} that an artwork names was not uploaded.`, 'artworks');
 }
 
 async function writeProjectRecords(
-  connection: Connection, projectId: string, after: SceneDocument, edits: readonly Edit[],
+  connection: Connection,
+  projectId: string,
+  after: SceneDocument,
+  edits: readonly Edit[],
 ): Promise<void> {
   for (const { collection, id } of edits) {
     if (collection !== 'artworks' && collection !== 'reliefs') continue;
     const record = after[collection][id];
     const text = record && JSON.stringify(record);
     if (collection === 'artworks') {
-      await run(connection, text
-        ? sql`INSERT INTO artwork (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
-        : sql`DELETE FROM artwork WHERE project_id = ${projectId} AND id = ${id}`);
+      await run(
+        connection,
+        text
+          ? sql`INSERT INTO artwork (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
+          : sql`DELETE FROM artwork WHERE project_id = ${projectId} AND id = ${id}`,
+      );
     } else {
-      await run(connection, text
-        ? sql`INSERT INTO relief (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
-        : sql`DELETE FROM relief WHERE project_id = ${projectId} AND id = ${id}`);
+      await run(
+        connection,
+        text
+          ? sql`INSERT INTO relief (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
+          : sql`DELETE FROM relief WHERE project_id = ${projectId} AND id = ${id}`,
+      );
     }
   }
 }
@@ -171,17 +218,28 @@ export async function makeScene(projectId: string, name: string, document: Scene
 
 /** A new scene at revision 1; artworks that its document brings are added to the project. */
 export async function makeSceneOn(
-  connection: Connection, projectId: string, name: string, document: SceneDocument,
+  connection: Connection,
+  projectId: string,
+  name: string,
+  document: SceneDocument,
 ): Promise<string> {
   if (!(await rowOf(connection, sql`SELECT id FROM project WHERE id = ${projectId}`))) {
     throw new NotFoundFault(`There is no project ${projectId}.`);
   }
   const id = randomUUID();
-  await run(connection, sql`
+  await run(
+    connection,
+    sql`
     INSERT INTO scene (id, project_id, name, document, document_revision, revision)
-    VALUES (${id}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`);
+    VALUES (${id}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`,
+  );
   const brought = PROJECT_COLLECTIONS.flatMap((collection) =>
-    Object.keys(document[collection]).map((recordId): Edit => ({ collection, id: recordId, before: null, after: {} })),
+    Object.keys(document[collection]).map((recordId): Edit => ({
+      collection,
+      id: recordId,
+      before: null,
+      after: {},
+    })),
   );
   await writeProjectRecords(connection, projectId, document, brought);
   return id;
@@ -194,32 +252,51 @@ export async function copyScene(id: string, name: string): Promise<string> {
   });
 }
 
-export async function copySceneOn(connection: Connection, id: string, name: string, projectId: string): Promise<string> {
+export async function copySceneOn(
+  connection: Connection,
+  id: string,
+  name: string,
+  projectId: string,
+): Promise<string> {
   const row = await sceneRow(connection, id, false);
   const document = await documentOf(connection, row);
   const copyId = randomUUID();
-  await run(connection, sql`
+  await run(
+    connection,
+    sql`
     INSERT INTO scene (id, project_id, name, document, document_revision, revision)
-    VALUES (${copyId}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`);
+    VALUES (${copyId}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`,
+  );
   return copyId;
 }
 
 export async function renameScene(id: string, name: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`
-    UPDATE scene SET name = ${name}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(
+      connection,
+      sql`
+    UPDATE scene SET name = ${name}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
+    ),
+  );
 }
 
 export async function binScene(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`UPDATE scene SET binned_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(connection, sql`UPDATE scene SET binned_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`),
+  );
 }
 
 export async function restoreScene(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`UPDATE scene SET binned_at = NULL WHERE id = ${id}`));
+  await expectOne(id, (connection) =>
+    run(connection, sql`UPDATE scene SET binned_at = NULL WHERE id = ${id}`),
+  );
 }
 
 /** Deletes a scene that lies in the bin for good. */
 export async function destroyBinnedScene(id: string): Promise<void> {
-  await expectOne(id, (connection) => run(connection, sql`DELETE FROM scene WHERE id = ${id} AND binned_at IS NOT NULL`));
+  await expectOne(id, (connection) =>
+    run(connection, sql`DELETE FROM scene WHERE id = ${id} AND binned_at IS NOT NULL`),
+  );
 }
 
 async function expectOne(id: string, work: (connection: Connection) => Promise<number>): Promise<void> {

@@ -12,8 +12,10 @@ type NumberField<C extends CollectionName> = {
 }[keyof RecordOf<C>] &
   string;
 
-export interface FieldOfProps<C extends CollectionName>
-  extends Omit<ValueFieldProps, 'value' | 'differs' | 'onPreview' | 'onCommit' | 'onCancel'> {
+export interface FieldOfProps<C extends CollectionName> extends Omit<
+  ValueFieldProps,
+  'value' | 'differs' | 'onPreview' | 'onCommit' | 'onCancel'
+> {
   collection: C;
   ids: readonly string[];
   field: NumberField<C>;
@@ -22,12 +24,26 @@ export interface FieldOfProps<C extends CollectionName>
 }
 
 /** A number of one or many records: one movement changes all of them in one undo step. */
-export function FieldOf<C extends CollectionName>({ collection, ids, field, scale = 1, ...rest }: FieldOfProps<C>) {
+export function FieldOf<C extends CollectionName>({
+  collection,
+  ids,
+  field,
+  scale = 1,
+  ...rest
+}: FieldOfProps<C>) {
   const studio = useStudio();
-  const values = useScene((state) => ids.map((id) => (state.scene[collection][id] as unknown as Record<string, unknown> | undefined)?.[field] as number));
+  const values = useScene((state) =>
+    ids.map(
+      (id) =>
+        (state.scene[collection][id] as unknown as Record<string, unknown> | undefined)?.[field] as number,
+    ),
+  );
   const { preview, commit, cancel } = useGesture(studio, rest.label);
   const editsFor = (value: number) =>
-    ids.flatMap((id) => change(studio.scenes.kept, collection, id, { [field]: value / scale } as Partial<RecordOf<C>>) ?? []);
+    ids.flatMap(
+      (id) =>
+        change(studio.scenes.kept, collection, id, { [field]: value / scale } as Partial<RecordOf<C>>) ?? [],
+    );
   return (
     <ValueField
       {...rest}

@@ -2,8 +2,16 @@
 import { LIMITS } from '@/core/limits';
 
 /** A name that is changed where it stands; Enter keeps it, Escape leaves it. */
-export function NameField({ name, label, className = '', onChange }: {
-  name: string; label: string; className?: string; onChange(name: string): void;
+export function NameField({
+  name,
+  label,
+  className = '',
+  onChange,
+}: {
+  name: string;
+  label: string;
+  className?: string;
+  onChange(name: string): void;
 }) {
   return (
     <input

@@ -25,7 +25,19 @@ export interface ValueFieldProps {
 
 /** A value that is dragged on its rail, typed, computed (2*48), stepped by arrows, and reset by a double click. */
 export function ValueField(props: ValueFieldProps) {
-  const { label, value, low, high, step = 1, logarithmic = false, unit = '', initial, digits = 2, differs = false, disabled = false } = props;
+  const {
+    label,
+    value,
+    low,
+    high,
+    step = 1,
+    logarithmic = false,
+    unit = '',
+    initial,
+    digits = 2,
+    differs = false,
+    disabled = false,
+  } = props;
   const { onPreview, onCommit, onCancel } = props;
   const rail = useRef<HTMLDivElement>(null);
   const dragged = useRef<number | null>(null);
@@ -33,12 +45,16 @@ export function ValueField(props: ValueFieldProps) {
 
   const shareOf = (v: number) => {
     const held = Math.min(high, Math.max(low, v));
-    return logarithmic ? Math.log((held + softStep(high)) / (low + softStep(high))) / Math.log((high + softStep(high)) / (low + softStep(high))) : (held - low) / (high - low);
+    return logarithmic
+      ? Math.log((held + softStep(high)) / (low + softStep(high))) /
+          Math.log((high + softStep(high)) / (low + softStep(high)))
+      : (held - low) / (high - low);
   };
   const valueAt = (share: number) => {
     const s = Math.min(1, Math.max(0, share));
     const raw = logarithmic
-      ? (low + softStep(high)) * Math.pow((high + softStep(high)) / (low + softStep(high)), s) - softStep(high)
+      ? (low + softStep(high)) * Math.pow((high + softStep(high)) / (low + softStep(high)), s) -
+        softStep(high)
       : low + s * (high - low);
     return Math.min(high, Math.max(low, Math.round(raw / step) * step));
   };
@@ -91,8 +107,8 @@ export function ValueField(props: ValueFieldProps) {
   const percent = `${(shareOf(value) * 100).toFixed(2)}%`;
   const shown = differs ? 'differs' : `${Number(value.toFixed(digits))}`;
   return (
-    <div className={`flex h-[22px] items-center gap-2 ${disabled ? 'opacity-45' : ''}`}>
-      <span className="w-[58px] shrink-0 truncate">{label}</span>
+    <div className={`flex h-[22px] items-center gap-[6px] ${disabled ? 'opacity-45' : ''}`}>
+      <span className="w-[56px] shrink-0 truncate">{label}</span>
       <div
         ref={rail}
         role="slider"
@@ -116,10 +132,13 @@ export function ValueField(props: ValueFieldProps) {
       >
         <div className="absolute top-[9px] h-px w-full bg-rail" />
         <div className="absolute top-[8px] h-[3px] bg-brass" style={{ width: percent }} />
-        <div className="absolute top-[3px] h-[13px] w-[4px] -translate-x-1/2 bg-brass" style={{ left: percent }} />
+        <div
+          className="absolute top-[3px] h-[13px] w-[4px] -translate-x-1/2 bg-brass"
+          style={{ left: percent }}
+        />
       </div>
       <input
-        className="field figure w-[50px] shrink-0 text-right"
+        className="field figure w-[44px] shrink-0 text-right"
         aria-label={`${label}, number`}
         disabled={disabled}
         value={typed ?? shown}
@@ -132,7 +151,7 @@ export function ValueField(props: ValueFieldProps) {
         onBlur={finish}
         onKeyDown={typeKey}
       />
-      <span className="figure w-[14px] shrink-0 text-ash">{unit}</span>
+      <span className="figure w-[13px] shrink-0 text-ash">{unit}</span>
     </div>
   );
 }

@@ -6,12 +6,14 @@ export function calculate(text: string): number | null {
   let at = 0;
   const sum = (): number => {
     let value = product();
-    while (tokens[at] === '+' || tokens[at] === '-') value = tokens[at++] === '+' ? value + product() : value - product();
+    while (tokens[at] === '+' || tokens[at] === '-')
+      value = tokens[at++] === '+' ? value + product() : value - product();
     return value;
   };
   const product = (): number => {
     let value = unit();
-    while (tokens[at] === '*' || tokens[at] === '/') value = tokens[at++] === '*' ? value * unit() : value / unit();
+    while (tokens[at] === '*' || tokens[at] === '/')
+      value = tokens[at++] === '*' ? value * unit() : value / unit();
     return value;
   };
   const unit = (): number => {

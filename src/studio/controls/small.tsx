@@ -2,9 +2,22 @@
 /** Small parts of the desk: columns, switches, choices, colours. */
 import { useRef, type ReactNode } from 'react';
 
-export function Column({ title, aside, wide, children }: { title: string; aside?: ReactNode; wide?: boolean; children: ReactNode }) {
+export function Column({
+  title,
+  aside,
+  wide,
+  children,
+}: {
+  title: string;
+  aside?: ReactNode;
+  wide?: boolean;
+  children: ReactNode;
+}) {
   return (
-    <section className={`flex min-w-0 flex-col ${wide ? 'w-[216px]' : 'w-[186px]'} shrink-0`} aria-label={title}>
+    <section
+      className={`flex min-w-0 flex-col ${wide ? 'w-[216px]' : 'w-[174px]'} shrink-0`}
+      aria-label={title}
+    >
       <h3 className="heading">
         <span>{title}</span>
         {aside && <span className="normal-case tracking-normal">{aside}</span>}
@@ -17,15 +30,25 @@ export function Column({ title, aside, wide, children }: { title: string; aside?
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
     <div className="flex h-[22px] items-center gap-2">
-      <span className="w-[58px] shrink-0 truncate">{label}</span>
+      <span className="w-[56px] shrink-0 truncate">{label}</span>
       <div className="flex min-w-0 flex-1 items-center justify-end gap-1">{children}</div>
     </div>
   );
 }
 
 /** On or off, as a word that says which. */
-export function Switch({ label, on, onChange, words = ['on', 'off'], warns = false }: {
-  label: string; on: boolean; onChange(on: boolean): void; words?: [string, string]; warns?: boolean;
+export function Switch({
+  label,
+  on,
+  onChange,
+  words = ['on', 'off'],
+  warns = false,
+}: {
+  label: string;
+  on: boolean;
+  onChange(on: boolean): void;
+  words?: [string, string];
+  warns?: boolean;
 }) {
   return (
     <Row label={label}>
@@ -43,8 +66,16 @@ export function Switch({ label, on, onChange, words = ['on', 'off'], warns = fal
   );
 }
 
-export function Choice<T extends string>({ label, value, options, onChange }: {
-  label: string; value: T; options: readonly (readonly [T, string])[]; onChange(value: T): void;
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange(value: T): void;
 }) {
   return (
     <Row label={label}>
@@ -65,8 +96,16 @@ export function Choice<T extends string>({ label, value, options, onChange }: {
 }
 
 /** A colour field: a picker that previews while it moves, and the hex beside it. */
-export function ColourField({ label, value, onPreview, onCommit }: {
-  label: string; value: string; onPreview(hex: string): void; onCommit(hex: string): void;
+export function ColourField({
+  label,
+  value,
+  onPreview,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  onPreview(hex: string): void;
+  onCommit(hex: string): void;
 }) {
   const moved = useRef<string | null>(null);
   const finish = () => {
@@ -92,7 +131,11 @@ export function ColourField({ label, value, onPreview, onCommit }: {
         className="field figure w-[62px] shrink-0 text-right"
         aria-label={`${label}, hex`}
         defaultValue={value}
-        onBlur={(event) => /^#[0-9a-f]{6}$/i.test(event.currentTarget.value) && event.currentTarget.value !== value && onCommit(event.currentTarget.value)}
+        onBlur={(event) =>
+          /^#[0-9a-f]{6}$/i.test(event.currentTarget.value) &&
+          event.currentTarget.value !== value &&
+          onCommit(event.currentTarget.value)
+        }
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
           event.stopPropagation();
@@ -102,11 +145,31 @@ export function ColourField({ label, value, onPreview, onCommit }: {
   );
 }
 
-export function Key({ children, onClick, pressed, disabled, title, name }: {
-  children: ReactNode; onClick(): void; pressed?: boolean; disabled?: boolean; title?: string; name?: string;
+export function Key({
+  children,
+  onClick,
+  pressed,
+  disabled,
+  title,
+  name,
+}: {
+  children: ReactNode;
+  onClick(): void;
+  pressed?: boolean;
+  disabled?: boolean;
+  title?: string;
+  name?: string;
 }) {
   return (
-    <button type="button" className="key" aria-pressed={pressed} aria-label={name} disabled={disabled} title={title} onClick={onClick}>
+    <button
+      type="button"
+      className="key"
+      aria-pressed={pressed}
+      aria-label={name}
+      disabled={disabled}
+      title={title}
+      onClick={onClick}
+    >
       {children}
     </button>
   );

@@ -52,7 +52,11 @@ export function Dayline() {
   };
 
   return (
-    <div aria-label="Dayline" role="group" className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate">
+    <div
+      aria-label="Dayline"
+      role="group"
+      className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate"
+    >
       <div className="flex items-center justify-between gap-1 border-r border-line px-2">
         <span className="text-ash">Dayline</span>
         <button
@@ -75,7 +79,11 @@ export function Dayline() {
       >
         <Sky />
         {TICKS.map((hour) => (
-          <span key={hour} className="figure absolute bottom-0 text-dust" style={{ left: `${hoursScale(hour)}%`, transform: hour === 24 ? 'translateX(-100%)' : undefined }}>
+          <span
+            key={hour}
+            className="figure absolute bottom-0 text-dust"
+            style={{ left: `${hoursScale(hour)}%`, transform: hour === 24 ? 'translateX(-100%)' : undefined }}
+          >
             {String(hour).padStart(2, '0')}
           </span>
         ))}
@@ -136,8 +144,13 @@ function CueMarks({ track }: { track: React.RefObject<HTMLDivElement | null> }) 
   const editsAt = (id: string, clientX: number) => {
     const box = track.current!.getBoundingClientRect();
     const raw = ((clientX - box.left) / box.width) * DAY_HOURS;
-    const clockHours = Math.min(DAY_HOURS - 1 / SNAP_PER_HOUR, Math.max(0, Math.round(raw * SNAP_PER_HOUR) / SNAP_PER_HOUR));
-    const isTaken = Object.entries(studio.scenes.kept.cues).some(([other, cue]) => other !== id && cue.clockHours === clockHours);
+    const clockHours = Math.min(
+      DAY_HOURS - 1 / SNAP_PER_HOUR,
+      Math.max(0, Math.round(raw * SNAP_PER_HOUR) / SNAP_PER_HOUR),
+    );
+    const isTaken = Object.entries(studio.scenes.kept.cues).some(
+      ([other, cue]) => other !== id && cue.clockHours === clockHours,
+    );
     const edit = isTaken ? null : change(studio.scenes.kept, 'cues', id, { clockHours });
     return edit ? [edit] : [];
   };

@@ -38,7 +38,10 @@ export function AmbientChannel() {
   };
 
   return (
-    <section aria-label="Ambient" className="flex w-[66px] shrink-0 flex-col border-r border-line px-[6px] pt-1 pb-1">
+    <section
+      aria-label="Ambient"
+      className="flex w-[66px] shrink-0 flex-col border-r border-line px-[6px] pt-1 pb-1"
+    >
       <p className="h-[36px] leading-[17px]">
         Ambient
         {isTrial && <span className="block text-small text-brass">trial</span>}
@@ -60,7 +63,11 @@ export function AmbientChannel() {
         />
       </div>
       {isTrial && (
-        <button type="button" className="mb-[2px] cursor-pointer border border-brass text-small text-brass" onClick={() => recordCue(studio)}>
+        <button
+          type="button"
+          className="mb-[2px] cursor-pointer border border-brass text-small text-brass"
+          onClick={() => recordCue(studio)}
+        >
           record
         </button>
       )}
@@ -78,7 +85,9 @@ function useAmbient() {
     const read = () => {
       timer = null;
       const next = studio.ambient();
-      setValue((last) => (last.colour === next.colour && Math.abs(last.level - next.level) < 0.001 ? last : next));
+      setValue((last) =>
+        last.colour === next.colour && Math.abs(last.level - next.level) < 0.001 ? last : next,
+      );
     };
     const later = () => {
       timer ??= setTimeout(read, FOLLOW_MS);

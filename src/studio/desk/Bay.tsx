@@ -14,10 +14,11 @@ export function Bay() {
   const ids = selection.map((picked) => picked.id);
   const [kind] = kinds;
   return (
-    <div className="h-full overflow-x-auto overflow-y-auto px-3 pt-2">
+    <div className="h-full overflow-x-auto overflow-y-auto px-3 pt-1">
       {kinds.size > 1 ? (
         <p className="text-ash">
-          {selection.length} things of several kinds are picked: move, duplicate or delete them together, or pick one kind to change it.
+          {selection.length} things of several kinds are picked: move, duplicate or delete them together, or
+          pick one kind to change it.
         </p>
       ) : kind === 'lights' ? (
         <LightBay ids={ids} />

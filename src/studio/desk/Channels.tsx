@@ -17,7 +17,9 @@ export function Channels() {
       {ids.map((id) => (
         <LightChannel key={id} id={id} />
       ))}
-      {ids.length === 0 && <p className="p-3 text-ash">No lights yet. Press P, then press on the stage where a lamp stands.</p>}
+      {ids.length === 0 && (
+        <p className="p-3 text-ash">No lights yet. Press P, then press on the stage where a lamp stands.</p>
+      )}
     </div>
   );
 }
@@ -43,7 +45,7 @@ function LightChannel({ id }: { id: string }) {
       <button
         type="button"
         aria-label={`Pick ${light.name}`}
-        className={`h-[36px] cursor-pointer overflow-hidden text-left leading-[17px] ${isOut ? 'text-dust' : ''}`}
+        className={`h-[34px] shrink-0 cursor-pointer overflow-hidden text-left leading-[17px] ${isOut ? 'text-dust' : ''}`}
         onClick={(event) => {
           const others = event.shiftKey ? studio.scenes.state.selection : [];
           studio.pick(...others, { collection: 'lights', id });
@@ -63,22 +65,32 @@ function LightChannel({ id }: { id: string }) {
         <WickTrace lightId={id} seconds={4} upright className="h-full min-w-0 flex-1" />
       </div>
       <div className="flex gap-[3px]">
-        <Toggle name={`Solo ${light.name}`} on={isSolo} words="S" onPress={() => studio.desk.setState(({ solo }) => ({ solo: toggled(solo, id) }))} />
-        <Toggle name={`Mute ${light.name}`} on={isMuted} words="M" onPress={() => studio.desk.setState(({ muted }) => ({ muted: toggled(muted, id) }))} />
+        <Toggle
+          name={`Solo ${light.name}`}
+          on={isSolo}
+          words="S"
+          onPress={() => studio.desk.setState(({ solo }) => ({ solo: toggled(solo, id) }))}
+        />
+        <Toggle
+          name={`Mute ${light.name}`}
+          on={isMuted}
+          words="M"
+          onPress={() => studio.desk.setState(({ muted }) => ({ muted: toggled(muted, id) }))}
+        />
       </div>
-      <div className="flex items-center justify-between">
+      <span className="figure text-right">{light.level.toFixed(2)}</span>
+      <div className="leading-[14px]">
         <button
           type="button"
           role="switch"
           aria-checked={light.shadows}
           aria-label={`Shadows of ${light.name}`}
           title={light.shadows ? 'Throws shadows' : 'Throws no shadows'}
-          className={`cursor-pointer text-small ${light.shadows ? 'text-ash' : 'text-signal'}`}
+          className={`w-full cursor-pointer text-left text-small leading-[14px] whitespace-nowrap ${light.shadows ? 'text-ash' : 'text-signal'}`}
           onClick={() => studio.set('Shadows', 'lights', id, { shadows: !light.shadows })}
         >
-          {light.shadows ? 'shadow' : 'none!'}
+          {light.shadows ? 'shadows' : 'no shadows'}
         </button>
-        <span className="figure">{light.level.toFixed(2)}</span>
       </div>
     </section>
   );

@@ -16,24 +16,60 @@ export function CueBay({ id }: { id: string }) {
   return (
     <div>
       <p className="mb-1 text-large">
-        Cue at {clockText(cue.clockHours)} <span className="text-plain text-ash">the look of the scene at this hour</span>
+        Cue at {clockText(cue.clockHours)}{' '}
+        <span className="text-plain text-ash">the look of the scene at this hour</span>
       </p>
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Hour">
-          <FieldOf collection="cues" ids={[id]} field="clockHours" label="Hour" low={0} high={23.99} step={0.05} unit="h" />
+          <FieldOf
+            collection="cues"
+            ids={[id]}
+            field="clockHours"
+            label="Hour"
+            low={0}
+            high={23.99}
+            step={0.05}
+            unit="h"
+          />
           <Row label="">
-            <Key onClick={() => studio.live.setState({ clockHours: cue.clockHours, dayRate: 0 })}>Go there</Key>
+            <Key onClick={() => studio.live.setState({ clockHours: cue.clockHours, dayRate: 0 })}>
+              Go there
+            </Key>
             <Key onClick={() => commandOf('delete').run(studio)}>Delete</Key>
           </Row>
         </Column>
         <Column title="Ambient">
-          <Switch label="Colour" on={cue.ambientColour !== null} words={['held', 'not held']} onChange={(on) => colour.set(on ? studio.ambient().colour : null)} />
+          <Switch
+            label="Colour"
+            on={cue.ambientColour !== null}
+            words={['held', 'not held']}
+            onChange={(on) => colour.set(on ? studio.ambient().colour : null)}
+          />
           {cue.ambientColour !== null && (
-            <ColourField label="" value={cue.ambientColour} onPreview={colour.preview} onCommit={colour.set} />
+            <ColourField
+              label=""
+              value={cue.ambientColour}
+              onPreview={colour.preview}
+              onCommit={colour.set}
+            />
           )}
-          <Switch label="Level" on={cue.ambientLevel !== null} words={['held', 'not held']} onChange={(on) => level.set(on ? studio.ambient().level : null)} />
+          <Switch
+            label="Level"
+            on={cue.ambientLevel !== null}
+            words={['held', 'not held']}
+            onChange={(on) => level.set(on ? studio.ambient().level : null)}
+          />
           {cue.ambientLevel !== null && (
-            <FieldOf collection="cues" ids={[id]} field={'ambientLevel' as 'clockHours'} label="" low={0} high={4} step={0.01} logarithmic />
+            <FieldOf
+              collection="cues"
+              ids={[id]}
+              field={'ambientLevel' as 'clockHours'}
+              label=""
+              low={0}
+              high={4}
+              step={0.01}
+              logarithmic
+            />
           )}
         </Column>
       </div>

@@ -1,38 +1,68 @@
 'use client';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
-/** Full travel of a fader; finer near the bottom, where the eye is. */
-export const FADER_TOP = 8;
-const TICKS = [0, 0.25, 1, 2, 4, 8];
+/** How values lie along a fader. */
+export interface FaderTravel {
+  low: number;
+  high: number;
+  ticks: readonly number[];
+  step: number;
+  shareOf(value: number): number;
+  valueAt(share: number): number;
+}
 
-const shareOf = (level: number) => Math.cbrt(Math.min(FADER_TOP, Math.max(0, level)) / FADER_TOP);
-const levelAt = (share: number) => Math.round(FADER_TOP * share ** 3 * 100) / 100;
+const LEVEL_TOP = 8;
+/** Levels: finer near the bottom, where the eye is. */
+export const LEVEL_TRAVEL: FaderTravel = {
+  low: 0,
+  high: LEVEL_TOP,
+  ticks: [0, 0.25, 1, 2, 4, 8],
+  step: 0.05,
+  shareOf: (level) => Math.cbrt(Math.min(LEVEL_TOP, Math.max(0, level)) / LEVEL_TOP),
+  valueAt: (share) => Math.round(LEVEL_TOP * share ** 3 * 100) / 100,
+};
+const OCTAVE_TOP = 2;
+/** Octaves of the grain: nothing in the middle, light is deep below it. */
+export const OCTAVE_TRAVEL: FaderTravel = {
+  low: -OCTAVE_TOP,
+  high: OCTAVE_TOP,
+  ticks: [-2, -1, 0, 1, 2],
+  step: 0.05,
+  shareOf: (value) => (Math.min(OCTAVE_TOP, Math.max(-OCTAVE_TOP, value)) + OCTAVE_TOP) / (2 * OCTAVE_TOP),
+  valueAt: (share) => Math.round((share * 2 - 1) * OCTAVE_TOP * 20) / 20,
+};
 
 export interface FaderProps {
   label: string;
   value: number;
+  travel?: FaderTravel;
   onPreview(value: number): void;
   onCommit(value: number): void;
   onCancel(): void;
 }
 
-/** A vertical fader for a level. */
-export function Fader({ label, value, onPreview, onCommit, onCancel }: FaderProps) {
+/** A vertical fader; of levels where nothing else is said. */
+export function Fader({ label, value, travel = LEVEL_TRAVEL, onPreview, onCommit, onCancel }: FaderProps) {
   const rail = useRef<HTMLDivElement>(null);
   const dragged = useRef<number | null>(null);
   const drag = (event: PointerEvent) => {
     if (!(event.buttons & 1) || !rail.current) return;
     const box = rail.current.getBoundingClientRect();
-    dragged.current = levelAt(Math.min(1, Math.max(0, (box.bottom - event.clientY) / box.height)));
+    dragged.current = travel.valueAt(Math.min(1, Math.max(0, (box.bottom - event.clientY) / box.height)));
     onPreview(dragged.current);
   };
   const onKey = (event: KeyboardEvent) => {
-    const by = { ArrowUp: 0.05, ArrowRight: 0.05, ArrowDown: -0.05, ArrowLeft: -0.05, PageUp: 0.5, PageDown: -0.5 }[event.key];
+    const steps = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[
+      event.key
+    ];
     if (event.key === 'Escape' && dragged.current !== null) {
       dragged.current = null;
       onCancel();
-    } else if (by !== undefined) onCommit(Math.round(Math.min(256, Math.max(0, value + by)) * 100) / 100);
-    else if (event.key === 'Home') onCommit(0);
+    } else if (steps !== undefined) {
+      // Levels may stand above the fader's top; a step never pulls them down to it.
+      const next = Math.min(Math.max(travel.high, value), Math.max(travel.low, value + steps * travel.step));
+      onCommit(Math.round(next * 100) / 100);
+    } else if (event.key === 'Home') onCommit(travel.low);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -44,8 +74,8 @@ export function Fader({ label, value, onPreview, onCommit, onCancel }: FaderProp
       tabIndex={0}
       aria-label={label}
       aria-orientation="vertical"
-      aria-valuemin={0}
-      aria-valuemax={FADER_TOP}
+      aria-valuemin={travel.low}
+      aria-valuemax={travel.high}
       aria-valuenow={value}
       className="relative w-[26px] shrink-0 cursor-ns-resize touch-none"
       onPointerDown={(event) => {
@@ -61,12 +91,16 @@ export function Fader({ label, value, onPreview, onCommit, onCancel }: FaderProp
       onKeyDown={onKey}
     >
       <div className="absolute top-0 left-[12px] h-full w-px bg-rail" />
-      {TICKS.map((tick) => (
-        <div key={tick} className="absolute left-[8px] h-px w-[9px] bg-rail" style={{ bottom: `${shareOf(tick) * 100}%` }} />
+      {travel.ticks.map((tick) => (
+        <div
+          key={tick}
+          className="absolute left-[8px] h-px w-[9px] bg-rail"
+          style={{ bottom: `${travel.shareOf(tick) * 100}%` }}
+        />
       ))}
       <div
         className="absolute left-[2px] h-[8px] w-[21px] translate-y-1/2 border-y-[3px] border-brass bg-soot"
-        style={{ bottom: `${shareOf(value) * 100}%` }}
+        style={{ bottom: `${travel.shareOf(value) * 100}%` }}
       />
     </div>
   );

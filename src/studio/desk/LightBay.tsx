@@ -11,7 +11,12 @@ import { freshId } from '../store/studio';
 import { useField } from './use-fields';
 import { WickColumn } from './WickColumn';
 
-const CURVE_WORDS: Record<FallCurve, string> = { straight: 'Straight', eased: 'Eased', natural: 'Natural', even: 'Even' };
+const CURVE_WORDS: Record<FallCurve, string> = {
+  straight: 'Straight',
+  eased: 'Eased',
+  natural: 'Natural',
+  even: 'Even',
+};
 
 export function LightBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
@@ -21,8 +26,12 @@ export function LightBay({ ids }: { ids: string[] }) {
   const far = useField('lights', ids, 'spanFarId', 'Span');
   const near = useField('lights', ids, 'spanNearId', 'Span');
   const wick = useField('lights', ids, 'wickId', 'Wick');
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
-  const wicks = useScene((state) => Object.entries(state.scene.wicks).map(([id, { name }]) => [id, name] as const));
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
+  const wicks = useScene((state) =>
+    Object.entries(state.scene.wicks).map(([id, { name }]) => [id, name] as const),
+  );
 
   const setWick = (value: string) => {
     if (value === 'new') {
@@ -39,25 +48,112 @@ export function LightBay({ ids }: { ids: string[] }) {
   return (
     <div>
       <Title ids={ids} />
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Light">
-          <FieldOf collection="lights" ids={ids} field="level" label="Level" low={0} high={16} step={0.01} logarithmic initial={1.5} />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="level"
+            label="Level"
+            low={0}
+            high={16}
+            step={0.01}
+            logarithmic
+            initial={1.5}
+          />
           <ColourField label="Colour" value={colour.value} onPreview={colour.preview} onCommit={colour.set} />
-          <FieldOf collection="lights" ids={ids} field="corePx" label="Core" low={0} high={200} step={0.5} digits={1} unit="px" logarithmic initial={6} />
-          <FieldOf collection="lights" ids={ids} field="reachPx" label="Reach" low={1} high={1000} digits={1} unit="px" logarithmic initial={120} />
-          <FieldOf collection="lights" ids={ids} field="heightPx" label="Height" low={0} high={400} digits={1} unit="px" logarithmic initial={32} />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="corePx"
+            label="Core"
+            low={0}
+            high={200}
+            step={0.5}
+            digits={1}
+            unit="px"
+            logarithmic
+            initial={6}
+          />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="reachPx"
+            label="Reach"
+            low={1}
+            high={1000}
+            digits={1}
+            unit="px"
+            logarithmic
+            initial={120}
+          />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="heightPx"
+            label="Height"
+            low={0}
+            high={400}
+            digits={1}
+            unit="px"
+            logarithmic
+            initial={32}
+          />
         </Column>
         <Column title="Falloff">
-          <Choice<FallCurve> label="Curve" value={curve.value} options={FALL_CURVES.map((c) => [c, CURVE_WORDS[c]])} onChange={curve.set} />
-          <FieldOf collection="lights" ids={ids} field="steepness" label="Steepness" low={0.1} high={10} step={0.01} logarithmic initial={1} />
-          <FieldOf collection="lights" ids={ids} field="air" label="Air" low={0} high={1} step={0.01} initial={0} />
-          <FieldOf collection="lights" ids={ids} field="relief" label="Relief" low={0} high={1} step={0.01} initial={1} />
+          <Choice<FallCurve>
+            label="Curve"
+            value={curve.value}
+            options={FALL_CURVES.map((c) => [c, CURVE_WORDS[c]])}
+            onChange={curve.set}
+          />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="steepness"
+            label="Steepness"
+            low={0.1}
+            high={10}
+            step={0.01}
+            logarithmic
+            initial={1}
+          />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="air"
+            label="Air"
+            low={0}
+            high={1}
+            step={0.01}
+            initial={0}
+          />
+          <FieldOf
+            collection="lights"
+            ids={ids}
+            field="relief"
+            label="Relief"
+            low={0}
+            high={1}
+            step={0.01}
+            initial={1}
+          />
         </Column>
         <Column title="Shadow" aside={!shadows.value && <span className="text-signal">throws none</span>}>
           <Switch label="Shadows" on={shadows.value} warns onChange={shadows.set} />
-          <Choice label="From" value={far.value ?? ''} options={[['', 'Farthest plane'], ...planes]} onChange={(v) => far.set(v === '' ? null : v)} />
-          <Choice label="To" value={near.value ?? ''} options={[['', 'Nearest plane'], ...planes]} onChange={(v) => near.set(v === '' ? null : v)} />
-          <Row label="Stopped by">
+          <Choice
+            label="From"
+            value={far.value ?? ''}
+            options={[['', 'Farthest plane'], ...planes]}
+            onChange={(v) => far.set(v === '' ? null : v)}
+          />
+          <Choice
+            label="To"
+            value={near.value ?? ''}
+            options={[['', 'Nearest plane'], ...planes]}
+            onChange={(v) => near.set(v === '' ? null : v)}
+          />
+          <Row label="Meets">
             <StoppedBy ids={ids} />
           </Row>
         </Column>
@@ -84,18 +180,23 @@ function StoppedBy({ ids }: { ids: string[] }) {
     const low = light.spanFarId === null ? 0 : order.indexOf(light.spanFarId);
     const high = light.spanNearId === null ? order.length - 1 : order.indexOf(light.spanNearId);
     return Object.values(scene.occluders).filter((occluder) => {
-      const planeId = occluder.spriteId === null ? occluder.planeId : scene.sprites[occluder.spriteId]?.planeId;
+      const planeId =
+        occluder.spriteId === null ? occluder.planeId : scene.sprites[occluder.spriteId]?.planeId;
       const at = planeId === undefined ? -1 : order.indexOf(planeId);
       return !occluder.hidden && at >= Math.min(low, high) && at <= Math.max(low, high);
     }).length;
   });
-  return <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>;
+  return (
+    <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>
+  );
 }
 
 function Title({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const light = useScene((state) => state.scene.lights[ids[0]]);
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
   if (!light) return null;
   return (
     <div className="mb-1 flex items-center gap-2">
@@ -103,7 +204,12 @@ function Title({ ids }: { ids: string[] }) {
       {ids.length > 1 ? (
         <span className="text-large">{ids.length} lights</span>
       ) : (
-        <NameField name={light.name} label="Name of the light" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'lights', ids[0], { name })} />
+        <NameField
+          name={light.name}
+          label="Name of the light"
+          className="w-[200px] text-large"
+          onChange={(name) => studio.set('Rename', 'lights', ids[0], { name })}
+        />
       )}
       <span className="text-ash">point light on</span>
       <select
@@ -112,7 +218,10 @@ function Title({ ids }: { ids: string[] }) {
         value={light.planeId}
         onChange={(event) => {
           const planeId = event.currentTarget.value;
-          studio.scenes.transact({ label: 'Hang on a plane', edits: ids.flatMap((id) => change(studio.scene, 'lights', id, { planeId }) ?? []) });
+          studio.scenes.transact({
+            label: 'Hang on a plane',
+            edits: ids.flatMap((id) => change(studio.scene, 'lights', id, { planeId }) ?? []),
+          });
         }}
       >
         {planes.map(([id, name]) => (

@@ -11,12 +11,16 @@ const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in
 export function OccluderBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const occluder = useScene((state) => state.scene.occluders[ids[0]]);
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
   const ownShade = useField('occluders', ids, 'ownShade', 'Own shade');
   const planeId = useField('occluders', ids, 'planeId', 'Put on a plane');
   const hidden = useField('occluders', ids, 'hidden', 'Hide');
   const locked = useField('occluders', ids, 'locked', 'Lock');
-  const owner = useScene((state) => state.scene.sprites[state.scene.occluders[ids[0]]?.spriteId ?? '']?.name ?? null);
+  const owner = useScene(
+    (state) => state.scene.sprites[state.scene.occluders[ids[0]]?.spriteId ?? '']?.name ?? null,
+  );
   if (!occluder) return null;
   const points = occluder.outlines.reduce((sum, outline) => sum + outline.length / 2, 0);
   return (
@@ -25,16 +29,31 @@ export function OccluderBay({ ids }: { ids: string[] }) {
         {ids.length > 1 ? (
           <span className="text-large">{ids.length} occluders</span>
         ) : (
-          <NameField name={occluder.name} label="Name of the occluder" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'occluders', ids[0], { name })} />
+          <NameField
+            name={occluder.name}
+            label="Name of the occluder"
+            className="w-[200px] text-large"
+            onChange={(name) => studio.set('Rename', 'occluders', ids[0], { name })}
+          />
         )}
         <span className="text-ash">{occluder.kind === 'closed' ? 'closed outline' : 'line'}</span>
       </div>
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Shadow">
           {occluder.kind === 'closed' && (
-            <Choice<OwnShade> label="The caster" value={ownShade.value} options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])} onChange={ownShade.set} />
+            <Choice<OwnShade>
+              label="The caster"
+              value={ownShade.value}
+              options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
+              onChange={ownShade.set}
+            />
           )}
-          <Switch label="Blocks" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
+          <Switch
+            label="Blocks"
+            on={!hidden.value}
+            words={['yes', 'no']}
+            onChange={(on) => hidden.set(!on)}
+          />
           <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
         </Column>
         <Column title="Stands">
@@ -42,7 +61,11 @@ export function OccluderBay({ ids }: { ids: string[] }) {
             <Choice label="Plane" value={planeId.value} options={planes} onChange={planeId.set} />
           ) : (
             <Row label="Moves with">
-              <button type="button" className="cursor-pointer truncate text-brass" onClick={() => studio.pick({ collection: 'sprites', id: occluder.spriteId! })}>
+              <button
+                type="button"
+                className="cursor-pointer truncate text-brass"
+                onClick={() => studio.pick({ collection: 'sprites', id: occluder.spriteId! })}
+              >
                 {owner}
               </button>
             </Row>

@@ -20,14 +20,28 @@ export function PlaneBay({ id }: { id: string }) {
   return (
     <div>
       <div className="mb-1 flex items-center gap-2">
-        <NameField name={plane.name} label="Name of the plane" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'planes', id, { name })} />
+        <NameField
+          name={plane.name}
+          label="Name of the plane"
+          className="w-[200px] text-large"
+          onChange={(name) => studio.set('Rename', 'planes', id, { name })}
+        />
         <span className="text-ash">
           plane {at + 1} of {count}, counted from the farthest
         </span>
       </div>
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Plane">
-          <FieldOf collection="planes" ids={[id]} field="parallax" label="Parallax" low={0} high={2} step={0.01} initial={1} />
+          <FieldOf
+            collection="planes"
+            ids={[id]}
+            field="parallax"
+            label="Parallax"
+            low={0}
+            high={2}
+            step={0.01}
+            initial={1}
+          />
           <ColourField label="Tint" value={tint.value} onPreview={tint.preview} onCommit={tint.set} />
           <Switch label="Shown" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
           <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />

@@ -19,20 +19,77 @@ export function SceneBay() {
       <p className="mb-1 text-large">
         The scene <span className="text-plain text-ash">pick something to see its own controls</span>
       </p>
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Backdrop">
-          <ColourField label="Colour" value={backdrop.value} onPreview={backdrop.preview} onCommit={backdrop.set} />
-          <Switch label="Takes light" on={backdropLit.value} words={['yes', 'no']} onChange={backdropLit.set} />
+          <ColourField
+            label="Colour"
+            value={backdrop.value}
+            onPreview={backdrop.preview}
+            onCommit={backdrop.set}
+          />
+          <Switch
+            label="Takes light"
+            on={backdropLit.value}
+            words={['yes', 'no']}
+            onChange={backdropLit.set}
+          />
         </Column>
         <Column title="Gate" aside="px">
-          <FieldOf collection="settings" ids={IDS} field="gateX" label="Across" low={-2000} high={2000} digits={0} />
-          <FieldOf collection="settings" ids={IDS} field="gateY" label="Down" low={-2000} high={2000} digits={0} />
-          <FieldOf collection="settings" ids={IDS} field="gateWidthPx" label="Width" low={16} high={1920} digits={0} initial={480} />
-          <FieldOf collection="settings" ids={IDS} field="gateHeightPx" label="Height" low={16} high={1080} digits={0} initial={270} />
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="gateX"
+            label="Across"
+            low={-2000}
+            high={2000}
+            digits={0}
+          />
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="gateY"
+            label="Down"
+            low={-2000}
+            high={2000}
+            digits={0}
+          />
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="gateWidthPx"
+            label="Width"
+            low={16}
+            high={1920}
+            digits={0}
+            initial={480}
+          />
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="gateHeightPx"
+            label="Height"
+            low={16}
+            high={1080}
+            digits={0}
+            initial={270}
+          />
         </Column>
         <Column title="Picture">
-          <Choice<'yes' | 'no'> label="Art" value={pixelArt.value ? 'yes' : 'no'} options={[['yes', 'Pixel art'], ['no', 'Painted']]} onChange={(v) => pixelArt.set(v === 'yes')} />
-          <Choice<LightSpace> label="Light in" value={space.value} options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])} onChange={space.set} />
+          <Choice<'yes' | 'no'>
+            label="Art"
+            value={pixelArt.value ? 'yes' : 'no'}
+            options={[
+              ['yes', 'Pixel art'],
+              ['no', 'Painted'],
+            ]}
+            onChange={(v) => pixelArt.set(v === 'yes')}
+          />
+          <Choice<LightSpace>
+            label="Light in"
+            value={space.value}
+            options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])}
+            onChange={space.set}
+          />
         </Column>
       </div>
     </div>

@@ -21,10 +21,15 @@ export function Shelf() {
     studio.say(report.refused.length > 0 ? `Not taken: ${report.refused.join(' — ')}` : null);
   };
   return (
-    <aside aria-label="Shelf" className="absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate/95 p-2">
+    <aside
+      aria-label="Shelf"
+      className="absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate/95 p-2"
+    >
       <div className="mb-2 flex items-center gap-2">
         <h2 className="text-plain">Shelf</h2>
-        <span className="text-ash">{artworks.length} artworks; click one and stamp it on the stage, or drag it there</span>
+        <span className="text-ash">
+          {artworks.length} artworks; click one and stamp it on the stage, or drag it there
+        </span>
         <span className="flex-1" />
         {busy && <span role="status">{busy}</span>}
         {artworkId && (
@@ -32,7 +37,10 @@ export function Shelf() {
             type="button"
             className="key"
             onClick={() => {
-              studio.scenes.transact({ label: 'Delete an artwork', edits: deleteEdits(studio, [{ collection: 'artworks', id: artworkId }]) });
+              studio.scenes.transact({
+                label: 'Delete an artwork',
+                edits: deleteEdits(studio, [{ collection: 'artworks', id: artworkId }]),
+              });
               studio.desk.setState({ artworkId: null, tool: 'pick' });
             }}
           >
@@ -41,9 +49,19 @@ export function Shelf() {
         )}
         <label className="key">
           Bring in PNG files
-          <input type="file" accept="image/png" multiple className="sr-only" onChange={(event) => void bringIn([...(event.currentTarget.files ?? [])])} />
+          <input
+            type="file"
+            accept="image/png"
+            multiple
+            className="sr-only"
+            onChange={(event) => void bringIn([...(event.currentTarget.files ?? [])])}
+          />
         </label>
-        <button type="button" className="key" onClick={() => studio.desk.setState({ shelfOpen: false, tool: 'pick', artworkId: null })}>
+        <button
+          type="button"
+          className="key"
+          onClick={() => studio.desk.setState({ shelfOpen: false, tool: 'pick', artworkId: null })}
+        >
           Close
         </button>
       </div>
@@ -60,12 +78,18 @@ export function Shelf() {
               onClick={() => studio.desk.setState({ artworkId: id, tool: 'place' })}
             >
               {/* eslint-disable-next-line @next/next/no-img-element -- art is shown pixel for pixel, never resampled by a server */}
-              <img src={pictureUrl(imageSha)} alt="" className="pixels min-h-0 w-full flex-1 object-contain" />
+              <img
+                src={pictureUrl(imageSha)}
+                alt=""
+                className="pixels min-h-0 w-full flex-1 object-contain"
+              />
               <span className="w-full truncate text-small">{name}</span>
             </button>
           </li>
         ))}
-        {artworks.length === 0 && <li className="p-2 text-ash">No artworks yet: drop PNG files on the stage.</li>}
+        {artworks.length === 0 && (
+          <li className="p-2 text-ash">No artworks yet: drop PNG files on the stage.</li>
+        )}
       </ul>
     </aside>
   );

@@ -15,13 +15,18 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const first = useScene((state) => state.scene.sprites[ids[0]]);
   const artwork = useScene((state) => state.scene.artworks[state.scene.sprites[ids[0]]?.artworkId]);
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
   const answer = useField('sprites', ids, 'answer', 'Answer');
   const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
   if (!first) return null;
   const command = (id: string, words: string) => <Key onClick={() => commandOf(id).run(studio)}>{words}</Key>;
   const toPlane = (planeId: string) =>
-    studio.scenes.transact({ label: 'Put on a plane', edits: ids.flatMap((id) => change(studio.scene, 'sprites', id, { planeId }) ?? []) });
+    studio.scenes.transact({
+      label: 'Put on a plane',
+      edits: ids.flatMap((id) => change(studio.scene, 'sprites', id, { planeId }) ?? []),
+    });
   const openRelief = () => {
     studio.desk.setState({ bench: 'relief', artworkId: first.artworkId });
   };
@@ -31,20 +36,75 @@ export function SpriteBay({ ids }: { ids: string[] }) {
         {ids.length > 1 ? (
           <span className="text-large">{ids.length} sprites</span>
         ) : (
-          <NameField name={first.name} label="Name of the sprite" className="w-[200px] text-large" onChange={(name) => studio.set('Rename', 'sprites', ids[0], { name })} />
+          <NameField
+            name={first.name}
+            label="Name of the sprite"
+            className="w-[200px] text-large"
+            onChange={(name) => studio.set('Rename', 'sprites', ids[0], { name })}
+          />
         )}
         <span className="text-ash">sprite of {artwork?.name ?? 'a missing artwork'}</span>
         <button type="button" className="cursor-pointer text-brass" onClick={openRelief}>
           its relief
         </button>
       </div>
-      <div className="flex gap-5 pb-2">
+      <div className="flex gap-[14px] pb-1">
         <Column title="Place">
-          <FieldOf collection="sprites" ids={ids} field="x" label="Across" low={-2000} high={2000} digits={1} unit="px" />
-          <FieldOf collection="sprites" ids={ids} field="y" label="Down" low={-2000} high={2000} digits={1} unit="px" />
-          <FieldOf collection="sprites" ids={ids} field="turnDeg" label="Turn" low={-180} high={180} digits={1} unit="°" initial={0} />
-          <FieldOf collection="sprites" ids={ids} field="scaleX" label="Width" low={0.05} high={8} step={0.05} unit="x" logarithmic initial={1} />
-          <FieldOf collection="sprites" ids={ids} field="scaleY" label="Height" low={0.05} high={8} step={0.05} unit="x" logarithmic initial={1} />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="x"
+            label="Across"
+            low={-2000}
+            high={2000}
+            digits={1}
+            unit="px"
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="y"
+            label="Down"
+            low={-2000}
+            high={2000}
+            digits={1}
+            unit="px"
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="turnDeg"
+            label="Turn"
+            low={-180}
+            high={180}
+            digits={1}
+            unit="°"
+            initial={0}
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="scaleX"
+            label="Width"
+            low={0.05}
+            high={8}
+            step={0.05}
+            unit="x"
+            logarithmic
+            initial={1}
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="scaleY"
+            label="Height"
+            low={0.05}
+            high={8}
+            step={0.05}
+            unit="x"
+            logarithmic
+            initial={1}
+          />
         </Column>
         <Column title="Order">
           <Choice label="Plane" value={first.planeId} options={planes} onChange={toPlane} />
@@ -63,9 +123,29 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           </Row>
         </Column>
         <Column title="Answer">
-          <Choice<Answer> label="Answer" value={answer.value} options={ANSWERS.map((a) => [a, ANSWER_WORDS[a]])} onChange={answer.set} />
-          <FieldOf collection="sprites" ids={ids} field="glowLevel" label="Glow" low={0} high={8} step={0.01} logarithmic initial={1} />
-          <Switch label="Shadows" on={takesShadows.value} words={['taken', 'not taken']} onChange={takesShadows.set} />
+          <Choice<Answer>
+            label="Answer"
+            value={answer.value}
+            options={ANSWERS.map((a) => [a, ANSWER_WORDS[a]])}
+            onChange={answer.set}
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="glowLevel"
+            label="Glow"
+            low={0}
+            high={8}
+            step={0.01}
+            logarithmic
+            initial={1}
+          />
+          <Switch
+            label="Shadows"
+            on={takesShadows.value}
+            words={['taken', 'not taken']}
+            onChange={takesShadows.set}
+          />
         </Column>
         {ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
       </div>

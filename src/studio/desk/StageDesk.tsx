@@ -6,7 +6,7 @@ import { ToolKeys } from './ToolKeys';
 
 /** Tools, bay and channels; the border between bay and channels moves. */
 export function StageDesk() {
-  const [bayWidth, setBayWidth] = useState(624);
+  const [bayWidth, setBayWidth] = useState(760);
   const from = useRef<{ x: number; width: number } | null>(null);
   const drag = (event: PointerEvent) => {
     if (!from.current) return;
@@ -15,7 +15,7 @@ export function StageDesk() {
   return (
     <div className="flex min-h-0 border-t border-line bg-slate">
       <ToolKeys />
-      <div className="shrink-0" style={{ width: `min(${bayWidth}px, calc(100vw - 420px))` }}>
+      <div className="shrink-0" style={{ width: `min(${bayWidth}px, calc(100vw - 320px))` }}>
         <Bay />
       </div>
       <div

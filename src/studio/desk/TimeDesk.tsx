@@ -13,12 +13,20 @@ import { useState } from 'react';
 /** The desk of the Time bench: cues at the left, wicks and the lights that burn by them at the right. */
 export function TimeDesk() {
   const studio = useStudio();
-  const cues = useScene((state) => cuesInOrder(state.scene.cues).map(([id, { clockHours }]) => ({ id, clockHours })));
+  const cues = useScene((state) =>
+    cuesInOrder(state.scene.cues).map(([id, { clockHours }]) => ({ id, clockHours })),
+  );
   const cue = useScene((state) => state.selection.find((p) => p.collection === 'cues')?.id ?? null);
-  const wicks = useScene((state) => Object.entries(state.scene.wicks).map(([id, { name }]) => ({ id, name })));
+  const wicks = useScene((state) =>
+    Object.entries(state.scene.wicks).map(([id, { name }]) => ({ id, name })),
+  );
   const [chosen, setChosen] = useState<string | null>(null);
   const wickId = chosen && wicks.some(({ id }) => id === chosen) ? chosen : (wicks[0]?.id ?? null);
-  const lights = useScene((state) => inOrder(state.scene.lights).flatMap(([id, light]) => (light.wickId !== null && light.wickId === wickId ? [{ id, name: light.name }] : [])));
+  const lights = useScene((state) =>
+    inOrder(state.scene.lights).flatMap(([id, light]) =>
+      light.wickId !== null && light.wickId === wickId ? [{ id, name: light.name }] : [],
+    ),
+  );
   return (
     <div className="flex min-h-0 gap-5 overflow-x-auto border-t border-line bg-slate p-2">
       <Column title="Cues" aside={`${cues.length} in the day`}>
@@ -40,27 +48,48 @@ export function TimeDesk() {
           <Key onClick={() => recordCue(studio)}>Record one now</Key>
         </div>
       </Column>
-      <div className="min-w-[400px]">{cue ? <CueBay id={cue} /> : <p className="text-ash">Pick a cue to see what it holds. Move the playhead, set the ambient light on the Stage, then record.</p>}</div>
+      <div className="min-w-[400px]">
+        {cue ? (
+          <CueBay id={cue} />
+        ) : (
+          <p className="text-ash">
+            Pick a cue to see what it holds. Move the playhead, set the ambient light on the Stage, then
+            record.
+          </p>
+        )}
+      </div>
       <Column title="Wicks" aside={`${wicks.length}`}>
         <div className="flex flex-col gap-1 overflow-y-auto">
           {wicks.map(({ id, name }) => (
-            <button key={id} type="button" className="key text-left" data-picked={wickId === id} onClick={() => setChosen(id)}>
+            <button
+              key={id}
+              type="button"
+              className="key text-left"
+              data-picked={wickId === id}
+              onClick={() => setChosen(id)}
+            >
               {name}
             </button>
           ))}
-          {wicks.length === 0 && <p className="text-ash">No wick yet: pick a light on the Stage and give it a new breeze.</p>}
+          {wicks.length === 0 && (
+            <p className="text-ash">No wick yet: pick a light on the Stage and give it a new breeze.</p>
+          )}
         </div>
       </Column>
       {wickId && (
         <Column title="Breeze" wide>
-          <WickColumn wickId={wickId} lightId={lights[0]?.id ?? ''} />
+          <WickColumn wickId={wickId} lightId={lights[0]?.id ?? ''} isWhole />
         </Column>
       )}
       <section aria-label="Lights on this wick" className="min-w-[200px] flex-1">
         <h3 className="heading">Burn by it, none in step</h3>
         {lights.map(({ id, name }) => (
           <div key={id} className="flex items-center gap-2">
-            <button type="button" className="w-[110px] shrink-0 cursor-pointer truncate text-left" onClick={() => studio.pick({ collection: 'lights', id })}>
+            <button
+              type="button"
+              className="w-[110px] shrink-0 cursor-pointer truncate text-left"
+              onClick={() => studio.pick({ collection: 'lights', id })}
+            >
               {name}
             </button>
             <WickTrace lightId={id} seconds={8} className="h-[30px] min-w-0 flex-1" />

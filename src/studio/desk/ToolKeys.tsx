@@ -9,7 +9,9 @@ export function ToolKeys() {
   const tool = useDesk((state) => state.tool);
   const shelfOpen = useDesk((state) => state.shelfOpen);
   const planeId = useDesk((state) => state.planeId);
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const));
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
   return (
     <div className="flex w-[168px] shrink-0 flex-col gap-1 border-r border-line bg-soot p-2">
       <div role="toolbar" aria-label="Tools" className="grid grid-cols-2 gap-1">
@@ -25,7 +27,12 @@ export function ToolKeys() {
             <span className="figure text-dust uppercase">{TOOL_WORDS[name].key}</span>
           </button>
         ))}
-        <button type="button" className="key flex items-center justify-between" aria-pressed={shelfOpen} onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}>
+        <button
+          type="button"
+          className="key flex items-center justify-between"
+          aria-pressed={shelfOpen}
+          onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}
+        >
           Shelf
         </button>
       </div>

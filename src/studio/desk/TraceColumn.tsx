@@ -17,7 +17,9 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
   const [tolerance, setTolerance] = useState(1);
   const artworkId = useScene((state) => state.scene.sprites[spriteId]?.artworkId);
   const own = useScene((state) =>
-    Object.entries(state.scene.occluders).flatMap(([id, occluder]) => (occluder.spriteId === spriteId ? [[id, occluder] as const] : [])),
+    Object.entries(state.scene.occluders).flatMap(([id, occluder]) =>
+      occluder.spriteId === spriteId ? [[id, occluder] as const] : [],
+    ),
   );
   const tick = usePictureTick();
   const outlines = useMemo(() => {
@@ -36,7 +38,17 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
     const sprite = studio.scene.sprites[spriteId];
     const edit = last
       ? change(studio.scene, 'occluders', last[0], { outlines })
-      : create('occluders', freshId(), newOccluder({ name: `${sprite.name} outline`, planeId: sprite.planeId, spriteId, kind: 'closed', outlines }));
+      : create(
+          'occluders',
+          freshId(),
+          newOccluder({
+            name: `${sprite.name} outline`,
+            planeId: sprite.planeId,
+            spriteId,
+            kind: 'closed',
+            outlines,
+          }),
+        );
     if (edit) studio.scenes.transact({ label: 'Trace the outline', edits: [edit] });
   };
 
@@ -62,7 +74,12 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
         <Key onClick={trace}>{own.length > 0 ? 'Trace again' : 'Trace its outline'}</Key>
       </Row>
       {own.map(([id, { name }]) => (
-        <button key={id} type="button" className="cursor-pointer truncate text-right text-brass" onClick={() => studio.pick({ collection: 'occluders', id })}>
+        <button
+          key={id}
+          type="button"
+          className="cursor-pointer truncate text-right text-brass"
+          onClick={() => studio.pick({ collection: 'occluders', id })}
+        >
           {name}
         </button>
       ))}

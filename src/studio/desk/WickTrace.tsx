@@ -40,8 +40,13 @@ export function WickTrace({ lightId, seconds, className, upright = false }: Wick
       if (!light) return;
       const wick = light.wickId === null ? undefined : studio.scene.wicks[light.wickId];
       const { seconds: at } = studio.live.getState();
-      const [low, high] = wick ? [Math.min(wick.levelLow, wick.levelHigh), Math.max(wick.levelLow, wick.levelHigh)] : [0.9, 1.1];
-      const across = scaleLinear([low, high], upright ? [2 * ratio, width - 2 * ratio] : [height - 2 * ratio, 2 * ratio]);
+      const [low, high] = wick
+        ? [Math.min(wick.levelLow, wick.levelHigh), Math.max(wick.levelLow, wick.levelHigh)]
+        : [0.9, 1.1];
+      const across = scaleLinear(
+        [low, high],
+        upright ? [2 * ratio, width - 2 * ratio] : [height - 2 * ratio, 2 * ratio],
+      );
       const along = scaleLinear([0, POINTS - 1], upright ? [height - 1, 1] : [width - 1, 1]);
       const value = (i: number) => (wick ? wickAt(wick, lightId, at - (i * seconds) / POINTS).level : 1);
       const path = line<number>()

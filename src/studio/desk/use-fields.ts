@@ -8,13 +8,22 @@ import { useScene, useStudio } from '../context';
  * of them in one undo step.
  */
 export function useField<C extends CollectionName, F extends keyof RecordOf<C> & string>(
-  collection: C, ids: readonly string[], field: F, label: string,
+  collection: C,
+  ids: readonly string[],
+  field: F,
+  label: string,
 ) {
   const studio = useStudio();
-  const values = useScene((state) => ids.map((id) => (state.scene[collection][id] as RecordOf<C> | undefined)?.[field]));
+  const values = useScene((state) =>
+    ids.map((id) => (state.scene[collection][id] as RecordOf<C> | undefined)?.[field]),
+  );
   const gesture = useGesture(studio, label);
   const editsFor = (value: RecordOf<C>[F]) =>
-    ids.flatMap((id) => change(studio.scenes.kept, collection, id, { [field]: value } as unknown as Partial<RecordOf<C>>) ?? []);
+    ids.flatMap(
+      (id) =>
+        change(studio.scenes.kept, collection, id, { [field]: value } as unknown as Partial<RecordOf<C>>) ??
+        [],
+    );
   return {
     value: values[0] as RecordOf<C>[F],
     differs: values.some((v) => v !== values[0]),

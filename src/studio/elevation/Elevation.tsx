@@ -19,7 +19,13 @@ export function Elevation() {
     <aside aria-label="Elevation" className="flex min-h-0 flex-col border-r border-line bg-slate">
       <div className="flex items-center justify-between px-2 pt-2">
         <h2 className="text-[14px] tracking-[0.06em] text-dust uppercase">Elevation</h2>
-        <button type="button" aria-label="Add a plane in front" title="Add a plane in front" className="cursor-pointer px-1 text-brass" onClick={() => addPlane(studio, null)}>
+        <button
+          type="button"
+          aria-label="Add a plane in front"
+          title="Add a plane in front"
+          className="cursor-pointer px-1 text-brass"
+          onClick={() => addPlane(studio, null)}
+        >
           +
         </button>
       </div>
@@ -27,7 +33,7 @@ export function Elevation() {
         {planes.map((plane) => (
           <li key={plane.id} className="flex min-h-[56px] flex-1 flex-col justify-end border-b border-rail">
             <LightDots planeId={plane.id} />
-            <div className="flex items-center gap-1">
+            <div className="relative z-10 flex items-center gap-1 bg-slate">
               <button
                 type="button"
                 aria-current={current === plane.id}
@@ -39,8 +45,18 @@ export function Elevation() {
               >
                 {plane.name}
               </button>
-              <SmallToggle name={`Hide ${plane.name}`} on={plane.hidden} words="H" onPress={() => studio.set('Hide a plane', 'planes', plane.id, { hidden: !plane.hidden })} />
-              <SmallToggle name={`Lock ${plane.name}`} on={plane.locked} words="L" onPress={() => studio.set('Lock a plane', 'planes', plane.id, { locked: !plane.locked })} />
+              <SmallToggle
+                name={`Hide ${plane.name}`}
+                on={plane.hidden}
+                words="H"
+                onPress={() => studio.set('Hide a plane', 'planes', plane.id, { hidden: !plane.hidden })}
+              />
+              <SmallToggle
+                name={`Lock ${plane.name}`}
+                on={plane.locked}
+                words="L"
+                onPress={() => studio.set('Lock a plane', 'planes', plane.id, { locked: !plane.locked })}
+              />
             </div>
           </li>
         ))}
@@ -50,9 +66,25 @@ export function Elevation() {
   );
 }
 
-function SmallToggle({ name, on, words, onPress }: { name: string; on: boolean; words: string; onPress(): void }) {
+function SmallToggle({
+  name,
+  on,
+  words,
+  onPress,
+}: {
+  name: string;
+  on: boolean;
+  words: string;
+  onPress(): void;
+}) {
   return (
-    <button type="button" aria-label={name} aria-pressed={on} className={`figure cursor-pointer px-[2px] ${on ? 'text-brass' : 'text-dust'}`} onClick={onPress}>
+    <button
+      type="button"
+      aria-label={name}
+      aria-pressed={on}
+      className={`figure cursor-pointer px-[2px] ${on ? 'text-brass' : 'text-dust'}`}
+      onClick={onPress}
+    >
       {words}
     </button>
   );
@@ -63,7 +95,11 @@ function LightDots({ planeId }: { planeId: string }) {
   const strip = useRef<HTMLDivElement>(null);
   const dragged = useRef<string | null>(null);
   const gesture = useGesture(studio, 'Height');
-  const lights = useScene((state) => inOrder(state.scene.lights).flatMap(([id, light], index) => (light.planeId === planeId ? [{ id, index, ...light }] : [])));
+  const lights = useScene((state) =>
+    inOrder(state.scene.lights).flatMap(([id, light], index) =>
+      light.planeId === planeId ? [{ id, index, ...light }] : [],
+    ),
+  );
   const isPicked = useScene((state) => state.selection.map((p) => p.id));
   const editsAt = (id: string, clientY: number) => {
     const box = strip.current!.getBoundingClientRect();
@@ -85,7 +121,11 @@ function LightDots({ planeId }: { planeId: string }) {
           aria-label={`${name}, ${heightPx} px above its plane`}
           title={`${name}: ${heightPx} px`}
           className={`absolute size-[9px] -translate-x-1/2 translate-y-1/2 rotate-45 cursor-ns-resize touch-none border ${isPicked.includes(id) ? 'border-verdigris' : 'border-soot'}`}
-          style={{ left: spanX(index), bottom: `${Math.min(1, heightPx / STRIP_TOP_PX) * 86}%`, background: colour }}
+          style={{
+            left: spanX(index),
+            bottom: `${Math.min(1, heightPx / STRIP_TOP_PX) * 86}%`,
+            background: colour,
+          }}
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
             studio.pick({ collection: 'lights', id });
@@ -112,7 +152,13 @@ function SpanBars() {
     return inOrder(scene.lights).map(([id, light], index) => {
       const far = light.spanFarId === null ? 0 : Math.max(0, row.indexOf(light.spanFarId));
       const near = light.spanNearId === null ? row.length - 1 : row.indexOf(light.spanNearId);
-      return { id, index, colour: light.colour, top: (far / row.length) * 100, height: ((near - far + 1) / row.length) * 100 };
+      return {
+        id,
+        index,
+        colour: light.colour,
+        top: (far / row.length) * 100,
+        height: ((near - far + 1) / row.length) * 100,
+      };
     });
   });
   return (
@@ -122,7 +168,12 @@ function SpanBars() {
           key={id}
           aria-hidden
           className="pointer-events-none absolute w-px opacity-60"
-          style={{ left: `calc(8px + ${spanX(index)})`, top: `${top + 4}%`, height: `${Math.max(2, height - 8)}%`, background: colour }}
+          style={{
+            left: `calc(8px + ${spanX(index)})`,
+            top: `${top + 4}%`,
+            height: `${Math.max(2, height - 8)}%`,
+            background: colour,
+          }}
         />
       ))}
     </>

@@ -25,5 +25,7 @@ export function movePlane(studio: Studio, id: string, direction: 1 | -1): void {
   const at = row.findIndex(([other]) => other === id);
   const [low, high] = direction === 1 ? [row[at + 1], row[at + 2]] : [row[at - 2], row[at - 1]];
   if (direction === 1 ? !low : !high) return;
-  studio.set('Move a plane', 'planes', id, { order: orderBetween(low?.[1].order ?? null, high?.[1].order ?? null) });
+  studio.set('Move a plane', 'planes', id, {
+    order: orderBetween(low?.[1].order ?? null, high?.[1].order ?? null),
+  });
 }

@@ -38,7 +38,8 @@ export function FrontPage() {
   );
 
   const open = projects?.filter((project) => !project.isBinned) ?? [];
-  const binned = projects?.filter((project) => project.isBinned || project.scenes.some((scene) => scene.isBinned)) ?? [];
+  const binned =
+    projects?.filter((project) => project.isBinned || project.scenes.some((scene) => scene.isBinned)) ?? [];
   return (
     <div className="flex h-dvh flex-col overflow-hidden">
       <header className="flex h-[40px] shrink-0 items-center gap-4 border-b border-line bg-slate px-4">
@@ -47,7 +48,12 @@ export function FrontPage() {
         <button type="button" className="key" aria-pressed={showsBin} onClick={() => setShowsBin(!showsBin)}>
           Bin{binned.length > 0 ? ` ${binned.length}` : ''}
         </button>
-        <button type="button" className="key" data-picked="true" onClick={() => void act(() => api.makeProject(`Project ${open.length + 1}`))}>
+        <button
+          type="button"
+          className="key"
+          data-picked="true"
+          onClick={() => void act(() => api.makeProject(`Project ${open.length + 1}`))}
+        >
           New project
         </button>
       </header>
@@ -59,7 +65,9 @@ export function FrontPage() {
       <main className="min-h-0 flex-1 overflow-y-auto px-6 py-4">
         {projects === null && !fault && <p className="text-ash">Reading the projects …</p>}
         {projects !== null && !showsBin && open.length === 0 && (
-          <p className="text-ash">There is no project yet. Make one, and drop PNG files onto its first scene.</p>
+          <p className="text-ash">
+            There is no project yet. Make one, and drop PNG files onto its first scene.
+          </p>
         )}
         {(showsBin ? binned : open).map((project) => (
           <ProjectPanel key={project.id} project={project} inBin={showsBin} act={act} />

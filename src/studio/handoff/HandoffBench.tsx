@@ -21,7 +21,9 @@ const CONTENTS: [string, string][] = [
 
 export function HandoffBench() {
   const studio = useStudio();
-  const used = useScene((state) => usedArtworks(state.scene).map((id) => ({ id, ...state.scene.artworks[id] })));
+  const used = useScene((state) =>
+    usedArtworks(state.scene).map((id) => ({ id, ...state.scene.artworks[id] })),
+  );
   const lights = useScene((state) => Object.keys(state.scene.lights).length);
   const occluders = useScene((state) => Object.keys(state.scene.occluders).length);
   const [busy, setBusy] = useState<{ done: number; all: number; stop(): void } | null>(null);
@@ -56,12 +58,19 @@ export function HandoffBench() {
             </li>
           ))}
         </ul>
-        {used.length === 0 && <p className="text-ash">Nothing stands on the stage yet; the bundle would hold an empty scene.</p>}
+        {used.length === 0 && (
+          <p className="text-ash">Nothing stands on the stage yet; the bundle would hold an empty scene.</p>
+        )}
       </div>
       <div className="flex items-center gap-4 border-t border-line bg-slate px-4">
         {busy ? (
           <>
-            <progress aria-label="Packing" className="h-2 flex-1 accent-brass" value={busy.done} max={Math.max(1, busy.all)} />
+            <progress
+              aria-label="Packing"
+              className="h-2 flex-1 accent-brass"
+              value={busy.done}
+              max={Math.max(1, busy.all)}
+            />
             <span className="figure">
               {busy.done} of {busy.all}
             </span>
@@ -78,8 +87,17 @@ export function HandoffBench() {
       <div className="flex min-h-0 gap-6 overflow-auto border-t border-line bg-slate px-4 pt-2">
         <section className="w-[260px] shrink-0">
           <h3 className="heading">Bundle</h3>
-          <p className="mb-2 text-ash">The whole scene in one archive, for any engine. It opens again in Oilwick without loss, from the front page.</p>
-          <button type="button" className="key" disabled={busy !== null} data-picked="true" onClick={() => void pack()}>
+          <p className="mb-2 text-ash">
+            The whole scene in one archive, for any engine. It opens again in Oilwick without loss, from the
+            front page.
+          </p>
+          <button
+            type="button"
+            className="key"
+            disabled={busy !== null}
+            data-picked="true"
+            onClick={() => void pack()}
+          >
             Download the bundle
           </button>
           {fault && (
@@ -105,7 +123,12 @@ export function HandoffBench() {
 }
 
 function fileName(name: string): string {
-  return name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'scene';
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'scene'
+  );
 }
 
 /** Packs in a worker of its own; stopping ends the worker, and the result is then null. */
@@ -120,7 +143,10 @@ function startPacking(studio: Studio, progress: (done: number, all: number) => v
   });
   const packed = async () => {
     const scene = studio.scenes.kept;
-    const hashes = usedArtworks(scene).flatMap((id) => [scene.artworks[id].imageSha, scene.artworks[id].glowSha]);
+    const hashes = usedArtworks(scene).flatMap((id) => [
+      scene.artworks[id].imageSha,
+      scene.artworks[id].glowSha,
+    ]);
     const pictures = new Map<string, Uint8Array>();
     for (const sha of new Set(hashes.filter((h) => h !== null))) {
       const response = await fetch(pictureUrl(sha));

@@ -3,15 +3,29 @@ import { useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
 
 /** All artworks, each with the state of its relief. */
-export function ContactSheet({ artworkId, onChoose }: { artworkId: string | null; onChoose(id: string): void }) {
+export function ContactSheet({
+  artworkId,
+  onChoose,
+}: {
+  artworkId: string | null;
+  onChoose(id: string): void;
+}) {
   const studio = useStudio();
   const artworks = useScene((state) =>
     Object.entries(state.scene.artworks)
-      .map(([id, { name, imageSha }]) => ({ id, name, imageSha, isMade: state.scene.reliefs[id] !== undefined }))
+      .map(([id, { name, imageSha }]) => ({
+        id,
+        name,
+        imageSha,
+        isMade: state.scene.reliefs[id] !== undefined,
+      }))
       .sort((a, b) => a.name.localeCompare(b.name)),
   );
   return (
-    <aside aria-label="Contact sheet" className="flex min-h-0 flex-col gap-2 overflow-y-auto border-r border-line bg-slate p-2">
+    <aside
+      aria-label="Contact sheet"
+      className="flex min-h-0 flex-col gap-2 overflow-y-auto border-r border-line bg-slate p-2"
+    >
       {artworks.map(({ id, name, imageSha, isMade }) => (
         <button
           key={id}

@@ -14,9 +14,15 @@ import { SectionLine } from './SectionLine';
 export function ReliefBench() {
   const studio = useStudio();
   const wanted = useDesk((state) => state.artworkId);
-  const ids = useScene((state) => Object.entries(state.scene.artworks).sort(([, a], [, b]) => a.name.localeCompare(b.name)).map(([id]) => id));
+  const ids = useScene((state) =>
+    Object.entries(state.scene.artworks)
+      .sort(([, a], [, b]) => a.name.localeCompare(b.name))
+      .map(([id]) => id),
+  );
   const artworkId = wanted !== null && ids.includes(wanted) ? wanted : (ids[0] ?? null);
-  const recipe = useScene((state) => (artworkId === null ? undefined : state.scene.reliefs[artworkId]?.recipe));
+  const recipe = useScene((state) =>
+    artworkId === null ? undefined : state.scene.reliefs[artworkId]?.recipe,
+  );
   const [view, setView] = useState<ReliefView>('lit');
   const [row, setRow] = useState(0);
   const [lampHeight, setLampHeight] = useState(16);
@@ -31,7 +37,10 @@ export function ReliefBench() {
 
   useEffect(() => {
     const made = new ReliefController(studio, {
-      box: elements.box.current!, picture: elements.picture.current!, mark: elements.mark.current!, readout: elements.readout.current!,
+      box: elements.box.current!,
+      picture: elements.picture.current!,
+      mark: elements.mark.current!,
+      readout: elements.readout.current!,
     });
     made.onRow = setRow;
     made.onHeight = setLampHeight;
@@ -41,17 +50,24 @@ export function ReliefBench() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [studio]);
   useEffect(() => controller.current?.show(artworkId, view), [artworkId, view]);
-  useEffect(() => controller.current?.setLamp({ heightPx: lampHeight, colour: lampColour }), [lampHeight, lampColour]);
+  useEffect(
+    () => controller.current?.setLamp({ heightPx: lampHeight, colour: lampColour }),
+    [lampHeight, lampColour],
+  );
 
   const preview = (next: Recipe) => {
     const artwork = artworkId === null ? null : studio.scene.artworks[artworkId];
     if (!artwork) return;
-    studio.workers.liveRelief(artwork.imageSha, next, (answer) => controller.current?.preview(answer)).catch((thrown: unknown) => studio.say(wordsOf(thrown)));
+    studio.workers
+      .liveRelief(artwork.imageSha, next, (answer) => controller.current?.preview(answer))
+      .catch((thrown: unknown) => studio.say(wordsOf(thrown)));
   };
   const keep = (next: Recipe, label: string) => {
     if (artworkId === null) return;
     const there = studio.scene.reliefs[artworkId];
-    const edit = there ? change(studio.scene, 'reliefs', artworkId, { recipe: next }) : create('reliefs', artworkId, { recipe: next });
+    const edit = there
+      ? change(studio.scene, 'reliefs', artworkId, { recipe: next })
+      : create('reliefs', artworkId, { recipe: next });
     if (edit) studio.scenes.transact({ label, edits: [edit] });
     preview(next);
   };
@@ -66,22 +82,39 @@ export function ReliefBench() {
       <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
         <ContactSheet artworkId={artworkId} onChoose={(id) => studio.desk.setState({ artworkId: id })} />
         <div ref={elements.box} className="relative min-w-0 overflow-hidden bg-soot">
-          <canvas ref={elements.picture} aria-label="Artwork under the hand lamp" className="absolute inset-0 size-full touch-none" />
+          <canvas
+            ref={elements.picture}
+            aria-label="Artwork under the hand lamp"
+            className="absolute inset-0 size-full touch-none"
+          />
           <span
             ref={elements.mark}
             className="figure pointer-events-none absolute top-0 left-0 pl-[16px] whitespace-nowrap text-[#ffe2b8] [text-shadow:0_0_3px_#000] before:absolute before:-top-[9px] before:-left-[9px] before:size-[17px] before:rounded-full before:border before:border-[#ffe2b8] data-[pinned=true]:before:bg-[#ffe2b8]/40"
           />
           <div role="radiogroup" aria-label="View" className="absolute top-3 left-3 flex">
             {RELIEF_VIEWS.map((name) => (
-              <button key={name} type="button" role="radio" aria-checked={view === name} className="key -ml-px" data-picked={view === name} onClick={() => setView(name)}>
+              <button
+                key={name}
+                type="button"
+                role="radio"
+                aria-checked={view === name}
+                className="key -ml-px"
+                data-picked={view === name}
+                onClick={() => setView(name)}
+              >
                 {VIEW_WORDS[name]}
               </button>
             ))}
           </div>
           <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
-            {artworkId === null ? 'Bring PNG files in on the Stage, then make their relief here' : 'Move to carry the hand lamp, click to put it down, Alt and wheel for its height'}
+            {artworkId === null
+              ? 'Bring PNG files in on the Stage, then make their relief here'
+              : 'Move to carry the hand lamp, click to put it down, Alt and wheel for its height'}
           </p>
-          <p ref={elements.readout} className="figure pointer-events-none absolute right-4 bottom-2 text-ash" />
+          <p
+            ref={elements.readout}
+            className="figure pointer-events-none absolute right-4 bottom-2 text-ash"
+          />
         </div>
       </div>
       <SectionLine artworkId={artworkId} row={row} />
@@ -101,7 +134,9 @@ export function ReliefBench() {
           onCancel={() => controller.current?.preview(null)}
         />
       ) : (
-        <div className="border-t border-line bg-slate p-3 text-ash">There are no artworks in this project yet.</div>
+        <div className="border-t border-line bg-slate p-3 text-ash">
+          There are no artworks in this project yet.
+        </div>
       )}
     </main>
   );

@@ -5,6 +5,7 @@ import { BODY_KINDS, OCTAVES_PX, PIXEL_ART, PROFILES, SEAMLESS, type Recipe } fr
 import { Choice, ColourField, Column, Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
+import { Fader, OCTAVE_TRAVEL } from '../desk/Fader';
 import { download } from '../store/download';
 import type { HandLamp } from './relief-view';
 
@@ -23,11 +24,28 @@ const BODY_WORDS = { none: 'None', bevel: 'Bevel', inflate: 'Inflate' } as const
 const PROFILE_WORDS = { round: 'Round', chamfer: 'Chamfer', cove: 'Cove', step: 'Step' } as const;
 const SEAMLESS_WORDS = { none: 'No', x: 'Across', y: 'Down', both: 'Both ways' } as const;
 const ART_WORDS = { auto: 'By looking', yes: 'Pixel art', no: 'Painted' } as const;
-const words = <T extends string>(keys: readonly T[], of: Record<T, string>) => keys.map((key) => [key, of[key]] as const);
+const words = <T extends string>(keys: readonly T[], of: Record<T, string>) =>
+  keys.map((key) => [key, of[key]] as const);
 
-export function ReliefDesk({ artworkId, recipe, hasRelief, lamp, onLamp, onPreview, onKeep, onCancel }: ReliefDeskProps) {
+export function ReliefDesk({
+  artworkId,
+  recipe,
+  hasRelief,
+  lamp,
+  onLamp,
+  onPreview,
+  onKeep,
+  onCancel,
+}: ReliefDeskProps) {
   const { body, grain } = recipe;
-  const number = (label: string, value: number, low: number, high: number, set: (value: number) => Recipe, more: Partial<Parameters<typeof ValueField>[0]> = {}) => (
+  const number = (
+    label: string,
+    value: number,
+    low: number,
+    high: number,
+    set: (value: number) => Recipe,
+    more: Partial<Parameters<typeof ValueField>[0]> = {},
+  ) => (
     <ValueField
       label={label}
       value={value}
@@ -44,29 +62,72 @@ export function ReliefDesk({ artworkId, recipe, hasRelief, lamp, onLamp, onPrevi
   return (
     <div className="flex min-h-0 gap-5 overflow-x-auto border-t border-line bg-slate px-3 pt-2">
       <Column title="Body">
-        <Choice label="Shape" value={body.kind} options={words(BODY_KINDS, BODY_WORDS)} onChange={(kind) => onKeep(withBody({ kind }), 'Body')} />
+        <Choice
+          label="Shape"
+          value={body.kind}
+          options={words(BODY_KINDS, BODY_WORDS)}
+          onChange={(kind) => onKeep(withBody({ kind }), 'Body')}
+        />
         {body.kind === 'bevel' && (
           <>
-            <Choice label="Profile" value={body.profile} options={words(PROFILES, PROFILE_WORDS)} onChange={(profile) => onKeep(withBody({ profile }), 'Profile')} />
-            {number('Width', body.widthPx, 0.5, 64, (widthPx) => withBody({ widthPx }), { unit: 'px', logarithmic: true, digits: 1, step: 0.5 })}
-            {number('Height', body.heightPx, -32, 32, (heightPx) => withBody({ heightPx }), { unit: 'px', digits: 1, step: 0.1 })}
+            <Choice
+              label="Profile"
+              value={body.profile}
+              options={words(PROFILES, PROFILE_WORDS)}
+              onChange={(profile) => onKeep(withBody({ profile }), 'Profile')}
+            />
+            {number('Width', body.widthPx, 0.5, 64, (widthPx) => withBody({ widthPx }), {
+              unit: 'px',
+              logarithmic: true,
+              digits: 1,
+              step: 0.5,
+            })}
+            {number('Height', body.heightPx, -32, 32, (heightPx) => withBody({ heightPx }), {
+              unit: 'px',
+              digits: 1,
+              step: 0.1,
+            })}
           </>
         )}
-        {body.kind === 'inflate' && number('Fullness', body.fullness, -1, 2, (fullness) => withBody({ fullness }), { initial: 1 })}
+        {body.kind === 'inflate' &&
+          number('Fullness', body.fullness, -1, 2, (fullness) => withBody({ fullness }), { initial: 1 })}
       </Column>
       <Column title="Grain" aside="px">
         <OctaveFaders
           octaves={grain.octaves}
           onPreview={(octaves) => onPreview({ ...recipe, grain: { ...grain, octaves } })}
           onKeep={(octaves) => onKeep({ ...recipe, grain: { ...grain, octaves } }, 'Grain')}
+          onCancel={onCancel}
         />
-        {number('Height', grain.heightPx, -16, 16, (heightPx) => ({ ...recipe, grain: { ...grain, heightPx } }), { unit: 'px', digits: 1, step: 0.1, initial: 1 })}
+        {number(
+          'Height',
+          grain.heightPx,
+          -16,
+          16,
+          (heightPx) => ({ ...recipe, grain: { ...grain, heightPx } }),
+          { unit: 'px', digits: 1, step: 0.1, initial: 1 },
+        )}
       </Column>
       <Column title="Surface">
         {number('Strength', recipe.strength, 0, 4, (strength) => ({ ...recipe, strength }), { initial: 1 })}
-        {number('Sanding', recipe.sandingPx, 0, 8, (sandingPx) => ({ ...recipe, sandingPx }), { unit: 'px', digits: 1, step: 0.1, initial: 0 })}
-        <Choice label="Seamless" value={recipe.seamless} options={words(SEAMLESS, SEAMLESS_WORDS)} onChange={(seamless) => onKeep({ ...recipe, seamless }, 'Seamless')} />
-        <Choice label="Art" value={recipe.pixelArt} options={words(PIXEL_ART, ART_WORDS)} onChange={(pixelArt) => onKeep({ ...recipe, pixelArt }, 'Art')} />
+        {number('Sanding', recipe.sandingPx, 0, 8, (sandingPx) => ({ ...recipe, sandingPx }), {
+          unit: 'px',
+          digits: 1,
+          step: 0.1,
+          initial: 0,
+        })}
+        <Choice
+          label="Seamless"
+          value={recipe.seamless}
+          options={words(SEAMLESS, SEAMLESS_WORDS)}
+          onChange={(seamless) => onKeep({ ...recipe, seamless }, 'Seamless')}
+        />
+        <Choice
+          label="Art"
+          value={recipe.pixelArt}
+          options={words(PIXEL_ART, ART_WORDS)}
+          onChange={(pixelArt) => onKeep({ ...recipe, pixelArt }, 'Art')}
+        />
       </Column>
       <Column title="Hand lamp">
         <ValueField
@@ -82,14 +143,24 @@ export function ReliefDesk({ artworkId, recipe, hasRelief, lamp, onLamp, onPrevi
           onCommit={(heightPx) => onLamp({ heightPx })}
           onCancel={() => undefined}
         />
-        <ColourField label="Colour" value={lamp.colour} onPreview={(colour) => onLamp({ colour })} onCommit={(colour) => onLamp({ colour })} />
+        <ColourField
+          label="Colour"
+          value={lamp.colour}
+          onPreview={(colour) => onLamp({ colour })}
+          onCommit={(colour) => onLamp({ colour })}
+        />
       </Column>
       <Output artworkId={artworkId} recipe={recipe} hasRelief={hasRelief} onKeep={onKeep} />
     </div>
   );
 }
 
-function Output({ artworkId, recipe, hasRelief, onKeep }: Pick<ReliefDeskProps, 'artworkId' | 'recipe' | 'hasRelief' | 'onKeep'>) {
+function Output({
+  artworkId,
+  recipe,
+  hasRelief,
+  onKeep,
+}: Pick<ReliefDeskProps, 'artworkId' | 'recipe' | 'hasRelief' | 'onKeep'>) {
   const studio = useStudio();
   const name = useScene((state) => state.scene.artworks[artworkId]?.name ?? '');
   const imageSha = useScene((state) => state.scene.artworks[artworkId]?.imageSha ?? '');
@@ -110,7 +181,15 @@ function Output({ artworkId, recipe, hasRelief, onKeep }: Pick<ReliefDeskProps, 
   };
   return (
     <Column title="Out">
-      <Choice<'up' | 'down'> label="Green" value={yUp ? 'up' : 'down'} options={[['up', 'Y up'], ['down', 'Y down']]} onChange={(v) => setYUp(v === 'up')} />
+      <Choice<'up' | 'down'>
+        label="Green"
+        value={yUp ? 'up' : 'down'}
+        options={[
+          ['up', 'Y up'],
+          ['down', 'Y down'],
+        ]}
+        onChange={(v) => setYUp(v === 'up')}
+      />
       <Row label="Name">
         <span className="figure truncate">{name}_n.png</span>
       </Row>
@@ -127,40 +206,45 @@ function Output({ artworkId, recipe, hasRelief, onKeep }: Pick<ReliefDeskProps, 
   );
 }
 
-const OCTAVE_TOP = 2;
-
 /** A small fader for each wavelength; below the middle light is deep. */
-function OctaveFaders({ octaves, onPreview, onKeep }: { octaves: number[]; onPreview(octaves: number[]): void; onKeep(octaves: number[]): void }) {
+function OctaveFaders({
+  octaves,
+  onPreview,
+  onKeep,
+  onCancel,
+}: {
+  octaves: number[];
+  onPreview(octaves: number[]): void;
+  onKeep(octaves: number[]): void;
+  onCancel(): void;
+}) {
   const [live, setLive] = useState<number[] | null>(null);
   const shown = live ?? octaves;
   return (
-    <div className="flex h-[78px] justify-between px-1">
+    <div className="mb-1 flex h-[84px] justify-between px-1">
       {OCTAVES_PX.map((wavelength, i) => (
-        <label key={wavelength} className="flex w-[30px] flex-col items-center">
-          <input
-            type="range"
-            aria-label={`Grain of ${wavelength} px`}
-            min={-OCTAVE_TOP}
-            max={OCTAVE_TOP}
-            step={0.05}
-            value={shown[i]}
-            className="h-[60px] w-4 cursor-ns-resize accent-brass [direction:rtl] [writing-mode:vertical-lr]"
-            onChange={(event) => {
-              const next = shown.with(i, Number(event.currentTarget.value));
-              setLive(next);
-              onPreview(next);
-            }}
-            onPointerUp={() => {
-              if (live) onKeep(live);
-              setLive(null);
-            }}
-            onKeyUp={() => {
-              if (live) onKeep(live);
-              setLive(null);
-            }}
-          />
-          <span className="figure text-ash">{wavelength}</span>
-        </label>
+        <div key={wavelength} className="flex w-[28px] flex-col items-center">
+          <div className="flex min-h-0 flex-1 pt-1">
+            <Fader
+              label={`Grain of ${wavelength} px`}
+              value={shown[i]}
+              travel={OCTAVE_TRAVEL}
+              onPreview={(value) => {
+                setLive(octaves.with(i, value));
+                onPreview(octaves.with(i, value));
+              }}
+              onCommit={(value) => {
+                setLive(null);
+                onKeep(octaves.with(i, value));
+              }}
+              onCancel={() => {
+                setLive(null);
+                onCancel();
+              }}
+            />
+          </div>
+          <span className="figure mt-1 text-ash">{wavelength}</span>
+        </div>
       ))}
     </div>
   );

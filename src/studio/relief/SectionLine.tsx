@@ -9,8 +9,12 @@ import { rangeOf } from './relief-view';
 export function SectionLine({ artworkId, row }: { artworkId: string | null; row: number }) {
   const studio = useStudio();
   const tick = usePictureTick();
-  const width = useScene((state) => (artworkId === null ? 0 : (state.scene.artworks[artworkId]?.widthPx ?? 0)));
-  const height = useScene((state) => (artworkId === null ? 0 : (state.scene.artworks[artworkId]?.heightPx ?? 0)));
+  const width = useScene((state) =>
+    artworkId === null ? 0 : (state.scene.artworks[artworkId]?.widthPx ?? 0),
+  );
+  const height = useScene((state) =>
+    artworkId === null ? 0 : (state.scene.artworks[artworkId]?.heightPx ?? 0),
+  );
   const held = Math.min(Math.max(0, height - 1), Math.max(0, row));
   const { path, fill, low, high } = useMemo(() => {
     void tick;
@@ -22,18 +26,29 @@ export function SectionLine({ artworkId, row }: { artworkId: string | null; row:
     const y = scaleLinear([from, to], [38, 4]);
     const at = (_: number, i: number) => x(i + 0.5);
     return {
-      path: line<number>().x(at).y((v) => y(v))(values) ?? '',
-      fill: area<number>().x(at).y0(y(0)).y1((v) => y(v))(values) ?? '',
+      path:
+        line<number>()
+          .x(at)
+          .y((v) => y(v))(values) ?? '',
+      fill:
+        area<number>()
+          .x(at)
+          .y0(y(0))
+          .y1((v) => y(v))(values) ?? '',
       low: from,
       high: to,
     };
   }, [studio, artworkId, width, held, tick]);
   return (
-    <div aria-label="Section" role="group" className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate">
+    <div
+      aria-label="Section"
+      role="group"
+      className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate"
+    >
       <div className="flex flex-col justify-center border-r border-line px-2">
-        <span className="leading-[18px]">Section</span>
+        <span className="leading-[18px]">Section, row {held}</span>
         <span className="figure text-ash">
-          row {held}, {low.toFixed(0)}–{high.toFixed(0)} px
+          {low.toFixed(0)} to {high.toFixed(0)} px
         </span>
       </div>
       <svg viewBox="0 0 1000 42" preserveAspectRatio="none" className="h-[42px] w-full" aria-hidden>

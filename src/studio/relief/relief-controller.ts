@@ -31,7 +31,12 @@ export class ReliefController {
   private artworkId: string | null = null;
   private view: ReliefView = 'lit';
   private live: ReliefAnswer | null = null;
-  private shown: { key: PicturePixels | null; live: ReliefAnswer | null; view: ReliefView; pixels: PicturePixels } | null = null;
+  private shown: {
+    key: PicturePixels | null;
+    live: ReliefAnswer | null;
+    view: ReliefView;
+    pixels: PicturePixels;
+  } | null = null;
   private frame = 0;
   private dirty = true;
   private pan: { x: number; y: number; viewX: number; viewY: number } | null = null;
@@ -43,8 +48,16 @@ export class ReliefController {
   ) {
     const observer = new ResizeObserver(() => this.resize());
     observer.observe(elements.box);
-    this.leave.push(() => observer.disconnect(), studio.scenes.api.subscribe(this.touch), studio.pictures.subscribe(this.touch));
-    const on = <K extends keyof HTMLElementEventMap>(type: K, work: (event: HTMLElementEventMap[K]) => void, options?: AddEventListenerOptions) => {
+    this.leave.push(
+      () => observer.disconnect(),
+      studio.scenes.api.subscribe(this.touch),
+      studio.pictures.subscribe(this.touch),
+    );
+    const on = <K extends keyof HTMLElementEventMap>(
+      type: K,
+      work: (event: HTMLElementEventMap[K]) => void,
+      options?: AddEventListenerOptions,
+    ) => {
       elements.picture.addEventListener(type, work, options);
       this.leave.push(() => elements.picture.removeEventListener(type, work));
     };
@@ -79,7 +92,8 @@ export class ReliefController {
       this.live = null;
       this.fit();
       const artwork = artworkId === null ? null : this.studio.scene.artworks[artworkId];
-      if (artwork) Object.assign(this.lamp, { x: artwork.widthPx * 0.7, y: artwork.heightPx * 0.2, isPinned: false });
+      if (artwork)
+        Object.assign(this.lamp, { x: artwork.widthPx * 0.7, y: artwork.heightPx * 0.2, isPinned: false });
     }
     this.view = view;
     this.touch();
@@ -100,9 +114,16 @@ export class ReliefController {
     const artwork = this.artworkId === null ? null : this.studio.scene.artworks[this.artworkId];
     if (!artwork) return;
     const { width, height } = this.size;
-    const most = Math.min((width - 2 * MARGIN_PX) / artwork.widthPx, (height - 2 * MARGIN_PX) / artwork.heightPx);
+    const most = Math.min(
+      (width - 2 * MARGIN_PX) / artwork.widthPx,
+      (height - 2 * MARGIN_PX) / artwork.heightPx,
+    );
     const zoom = artwork.pixelArt || most >= 1 ? Math.max(1, Math.floor(most)) : Math.max(0.125, most);
-    this.place = { zoom, viewX: artwork.widthPx / 2 - width / zoom / 2, viewY: artwork.heightPx / 2 - height / zoom / 2 };
+    this.place = {
+      zoom,
+      viewX: artwork.widthPx / 2 - width / zoom / 2,
+      viewY: artwork.heightPx / 2 - height / zoom / 2,
+    };
     this.touch();
   }
 
@@ -113,7 +134,10 @@ export class ReliefController {
   private resize(): void {
     const { box, picture } = this.elements;
     this.ratio = window.devicePixelRatio || 1;
-    const size = { width: Math.max(1, Math.round(box.clientWidth * this.ratio)), height: Math.max(1, Math.round(box.clientHeight * this.ratio)) };
+    const size = {
+      width: Math.max(1, Math.round(box.clientWidth * this.ratio)),
+      height: Math.max(1, Math.round(box.clientHeight * this.ratio)),
+    };
     if (size.width === this.size.width && size.height === this.size.height) return;
     this.size = size;
     picture.width = size.width;
@@ -141,13 +165,28 @@ export class ReliefController {
     try {
       this.renderer ??= new Renderer(openContext(elements.picture));
       const scene = artwork
-        ? handScene(artworkId!, artwork, { recipe: studio.scene.reliefs[artworkId!]?.recipe ?? ({} as never) }, this.lamp, settingsOf(studio.scene).lightSpace)
+        ? handScene(
+            artworkId!,
+            artwork,
+            { recipe: studio.scene.reliefs[artworkId!]?.recipe ?? ({} as never) },
+            this.lamp,
+            settingsOf(studio.scene).lightSpace,
+          )
         : null;
       const drawn = drawnFor(this.place, this.size, artwork?.pixelArt ?? true);
       const pixels = this.pixels();
       const picture = scene && this.renderer.render(handMoment(scene, this.view, drawn.view), () => pixels);
       const parts = picture
-        ? [{ picture, offsetX: drawn.offsetX, offsetY: drawn.offsetY, enlarge: drawn.enlarge, left: 0, right: this.size.width }]
+        ? [
+            {
+              picture,
+              offsetX: drawn.offsetX,
+              offsetY: drawn.offsetY,
+              enlarge: drawn.enlarge,
+              left: 0,
+              right: this.size.width,
+            },
+          ]
         : [];
       this.renderer.present(parts, BEYOND);
     } catch (thrown) {
@@ -155,7 +194,10 @@ export class ReliefController {
       studio.say(`The relief cannot be drawn: ${String(thrown).split('\n')[0]}`);
       return;
     }
-    const [mx, my] = [(this.lamp.x - this.place.viewX) * this.place.zoom, (this.lamp.y - this.place.viewY) * this.place.zoom];
+    const [mx, my] = [
+      (this.lamp.x - this.place.viewX) * this.place.zoom,
+      (this.lamp.y - this.place.viewY) * this.place.zoom,
+    ];
     elements.mark.style.transform = `translate(${mx / this.ratio}px, ${my / this.ratio}px)`;
     elements.mark.style.display = this.view === 'lit' && artwork ? '' : 'none';
     elements.mark.dataset.pinned = String(this.lamp.isPinned);
@@ -172,7 +214,11 @@ export class ReliefController {
   private move(event: PointerEvent): void {
     const [cx, cy] = this.canvasPlace(event);
     if (this.pan) {
-      this.place = { ...this.place, viewX: this.pan.viewX - (cx - this.pan.x) / this.place.zoom, viewY: this.pan.viewY - (cy - this.pan.y) / this.place.zoom };
+      this.place = {
+        ...this.place,
+        viewX: this.pan.viewX - (cx - this.pan.x) / this.place.zoom,
+        viewY: this.pan.viewY - (cy - this.pan.y) / this.place.zoom,
+      };
       return this.touch();
     }
     const [x, y] = toScene(this.place, cx, cy);

@@ -11,7 +11,12 @@ import type { LightSpace } from '@/core/raster/colour';
 
 export const RELIEF_VIEWS = ['lit', 'normals', 'height', 'art'] as const;
 export type ReliefView = (typeof RELIEF_VIEWS)[number];
-export const VIEW_WORDS: Record<ReliefView, string> = { lit: 'Lit', normals: 'Normals', height: 'Height', art: 'Art' };
+export const VIEW_WORDS: Record<ReliefView, string> = {
+  lit: 'Lit',
+  normals: 'Normals',
+  height: 'Height',
+  art: 'Art',
+};
 
 export interface HandLamp {
   x: number;
@@ -26,17 +31,39 @@ export interface HandLamp {
 const REACH = 1.6;
 const HAND_AMBIENT = 0.12;
 
-export function handScene(id: string, artwork: Artwork, relief: Relief | undefined, lamp: HandLamp, space: LightSpace): SceneDocument {
+export function handScene(
+  id: string,
+  artwork: Artwork,
+  relief: Relief | undefined,
+  lamp: HandLamp,
+  space: LightSpace,
+): SceneDocument {
   const scene = newScene({
-    pixelArt: artwork.pixelArt, lightSpace: space, backdropColour: '#0c0c0d', backdropLit: false, ambientColour: '#ffffff',
-    ambientLevel: HAND_AMBIENT, gateWidthPx: artwork.widthPx, gateHeightPx: artwork.heightPx,
+    pixelArt: artwork.pixelArt,
+    lightSpace: space,
+    backdropColour: '#0c0c0d',
+    backdropLit: false,
+    ambientColour: '#ffffff',
+    ambientLevel: HAND_AMBIENT,
+    gateWidthPx: artwork.widthPx,
+    gateHeightPx: artwork.heightPx,
   });
   scene.artworks[id] = { ...artwork, pivotX: 0, pivotY: 0 };
   if (relief) scene.reliefs[id] = relief;
   scene.sprites.art = newSprite({ name: '', planeId: 'plane-middle', order: 'a', artworkId: id, x: 0, y: 0 });
   scene.lights.hand = newLight({
-    name: '', planeId: 'plane-middle', order: 'a', x: lamp.x, y: lamp.y, colour: lamp.colour, heightPx: lamp.heightPx, level: 1.6,
-    corePx: 0, reachPx: Math.max(artwork.widthPx, artwork.heightPx) * REACH, curve: 'eased', shadows: false,
+    name: '',
+    planeId: 'plane-middle',
+    order: 'a',
+    x: lamp.x,
+    y: lamp.y,
+    colour: lamp.colour,
+    heightPx: lamp.heightPx,
+    level: 1.6,
+    corePx: 0,
+    reachPx: Math.max(artwork.widthPx, artwork.heightPx) * REACH,
+    curve: 'eased',
+    shadows: false,
   });
   return scene;
 }
@@ -46,14 +73,19 @@ export function handMoment(scene: SceneDocument, view: ReliefView, place: Parame
 }
 
 /** The pixels that a view shows: the art itself, its normals as colours, its height as grey. */
-export function viewedPixels(view: ReliefView, pixels: PicturePixels, heights: Float32Array | null): PicturePixels {
+export function viewedPixels(
+  view: ReliefView,
+  pixels: PicturePixels,
+  heights: Float32Array | null,
+): PicturePixels {
   if (view === 'lit') return { ...pixels, glow: null };
   if (view === 'art') return { ...pixels, normal: null, glow: null };
   const rgba = new Uint8Array(pixels.rgba.length);
   const range = view === 'height' ? rangeOf(heights) : null;
   for (let i = 0; i < rgba.length; i += 4) {
     if (view === 'normals' && pixels.normal) rgba.set(pixels.normal.subarray(i, i + 3), i);
-    else if (range && heights) rgba.fill(Math.round((255 * (heights[i / 4] - range[0])) / (range[1] - range[0])), i, i + 3);
+    else if (range && heights)
+      rgba.fill(Math.round((255 * (heights[i / 4] - range[0])) / (range[1] - range[0])), i, i + 3);
     rgba[i + 3] = pixels.rgba[i + 3];
   }
   return { width: pixels.width, height: pixels.height, rgba, normal: null, glow: null };

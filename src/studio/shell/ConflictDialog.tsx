@@ -1,5 +1,6 @@
 'use client';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { useStudio, useSync } from '../context';
@@ -9,15 +10,20 @@ import { api } from '../store/server-api';
 export function ConflictDialog() {
   const studio = useStudio();
   const sync = useSync();
+  const router = useRouter();
   const [fault, setFault] = useState<string | null>(null);
   if (sync.kind !== 'conflict') return null;
   const count = studio.sync.unsent.length;
 
   const keepAsCopy = async () => {
     try {
-      const { id } = await api.makeScene(studio.info.projectId, `${studio.info.name} (mine)`, studio.scenes.kept);
+      const { id } = await api.makeScene(
+        studio.info.projectId,
+        `${studio.info.name} (mine)`,
+        studio.scenes.kept,
+      );
       await studio.sync.takeTheirs();
-      window.location.assign(`/scenes/${id}`);
+      router.push(`/scenes/${id}`);
     } catch (thrown) {
       setFault(wordsOf(thrown));
     }
@@ -30,8 +36,8 @@ export function ConflictDialog() {
         <DialogPanel className="max-w-[520px] border border-rail bg-slate p-4">
           <DialogTitle className="text-large">This scene was changed elsewhere</DialogTitle>
           <p className="my-3 text-ash">
-            It now stands at revision {sync.revision}. {count} of your changes touch the same places and are not sent; they are kept in
-            this browser until you choose.
+            It now stands at revision {sync.revision}. {count} of your changes touch the same places and are
+            not sent; they are kept in this browser until you choose.
           </p>
           {fault && (
             <p role="alert" className="my-2 text-signal">

@@ -29,7 +29,10 @@ export function KeysDialog() {
         <DialogPanel className="max-h-full overflow-auto border border-rail bg-slate p-4">
           <DialogTitle className="heading">Keys</DialogTitle>
           <dl className="grid grid-cols-[auto_auto_auto_auto] gap-x-4 gap-y-1">
-            {[...COMMANDS.map(({ keys, words }): [string, string] => [keys.join(' or '), words]), ...MORE].map(([keys, words]) => (
+            {[
+              ...COMMANDS.map(({ keys, words }): [string, string] => [keys.join(' or '), words]),
+              ...MORE,
+            ].map(([keys, words]) => (
               <div key={words} className="contents">
                 <dt className="figure text-brass">{keys}</dt>
                 <dd>{words}</dd>

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { StudioContext } from '../context';
@@ -40,10 +41,9 @@ export function StudioPage({ sceneId }: { sceneId: string }) {
       <main className="p-8">
         <h1 className="text-large">This scene cannot be opened.</h1>
         <p className="my-2 text-ash">{fault}</p>
-        {/* A whole load: whatever broke is left behind. */}
-        <a className="text-brass underline" href="/">
+        <Link className="text-brass underline" href="/">
           Go to the front page
-        </a>
+        </Link>
       </main>
     );
   }

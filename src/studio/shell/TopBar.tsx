@@ -46,10 +46,22 @@ function UndoKeys() {
   const redo = useScene((state) => state.redo.at(-1)?.label ?? null);
   return (
     <div className="flex gap-1">
-      <button type="button" className="key" disabled={undo === null} title={undo ? `Undo: ${undo}` : undefined} onClick={() => commandOf('undo').run(studio)}>
+      <button
+        type="button"
+        className="key"
+        disabled={undo === null}
+        title={undo ? `Undo: ${undo}` : undefined}
+        onClick={() => commandOf('undo').run(studio)}
+      >
         Undo
       </button>
-      <button type="button" className="key" disabled={redo === null} title={redo ? `Redo: ${redo}` : undefined} onClick={() => commandOf('redo').run(studio)}>
+      <button
+        type="button"
+        className="key"
+        disabled={redo === null}
+        title={redo ? `Redo: ${redo}` : undefined}
+        onClick={() => commandOf('redo').run(studio)}
+      >
         Redo
       </button>
     </div>
@@ -89,12 +101,18 @@ function WipeAndPlay() {
   const isFrozen = useLive((live) => live.isFrozen);
   return (
     <div className="flex gap-1">
-      <button type="button" className="key" aria-pressed={workLamp} title="Lights the stage for you alone (W)" onClick={() => commandOf('work-lamp').run(studio)}>
+      <button
+        type="button"
+        className="key"
+        aria-pressed={workLamp}
+        title="Lights the stage for you alone (W)"
+        onClick={() => commandOf('work-lamp').run(studio)}
+      >
         Work lamp
       </button>
       <select
         aria-label="Wipe"
-        className="key bg-iron"
+        className="key w-[112px] bg-iron"
         value={wipe}
         title="Compare under a movable edge (X)"
         onChange={(event) => studio.desk.setState({ wipe: event.currentTarget.value as typeof wipe })}
@@ -105,10 +123,22 @@ function WipeAndPlay() {
           </option>
         ))}
       </select>
-      <button type="button" className="key" aria-pressed={isFrozen} title="Flames stand still (F)" onClick={() => commandOf('freeze').run(studio)}>
+      <button
+        type="button"
+        className="key"
+        aria-pressed={isFrozen}
+        title="Flames stand still (F)"
+        onClick={() => commandOf('freeze').run(studio)}
+      >
         Freeze
       </button>
-      <button type="button" className="key" aria-pressed={plays} title="A day in a minute (D)" onClick={() => commandOf('play-day').run(studio)}>
+      <button
+        type="button"
+        className="key"
+        aria-pressed={plays}
+        title="A day in a minute (D)"
+        onClick={() => commandOf('play-day').run(studio)}
+      >
         {plays ? 'Stop' : 'Play day'}
       </button>
     </div>

@@ -7,8 +7,18 @@ import { stageOf } from '../stage/stage-registry';
 function belongsToControl(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement;
   if (['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName)) return true;
-  const isStep = event.key.startsWith('Arrow') || event.key === ' ' || event.key === 'Enter' || event.key === 'Home' || event.key === 'End';
-  return isStep && (target.tagName === 'BUTTON' || target.getAttribute('role') === 'slider' || target.getAttribute('role') === 'tab');
+  const isStep =
+    event.key.startsWith('Arrow') ||
+    event.key === ' ' ||
+    event.key === 'Enter' ||
+    event.key === 'Home' ||
+    event.key === 'End';
+  return (
+    isStep &&
+    (target.tagName === 'BUTTON' ||
+      target.getAttribute('role') === 'slider' ||
+      target.getAttribute('role') === 'tab')
+  );
 }
 
 /** One listener for the whole studio: keys become commands. */

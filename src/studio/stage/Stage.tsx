@@ -51,14 +51,21 @@ export function Stage() {
   };
 
   const bringIn = async (files: File[], [x, y]: [number, number]) => {
-    const report = await importPictures(studio, files, (done) => setBusy(`Bringing in ${done + 1} of ${files.length} …`));
+    const report = await importPictures(studio, files, (done) =>
+      setBusy(`Bringing in ${done + 1} of ${files.length} …`),
+    );
     setBusy(null);
     report.artworkIds.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
     studio.say(report.refused.length > 0 ? `Not taken: ${report.refused.join(' — ')}` : null);
   };
 
   return (
-    <div ref={stage} className="relative min-w-0 overflow-hidden bg-soot" onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}>
+    <div
+      ref={stage}
+      className="relative min-w-0 overflow-hidden bg-soot"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => void drop(event)}
+    >
       <canvas ref={picture} className="absolute inset-0 size-full" />
       <canvas
         ref={marks}
@@ -70,9 +77,15 @@ export function Stage() {
       />
       {isEmpty && !busy && <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />}
       <p ref={hint} className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]" />
-      <p ref={readout} className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]" />
+      <p
+        ref={readout}
+        className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
+      />
       {busy && (
-        <p role="status" className="absolute top-4 left-1/2 -translate-x-1/2 border border-rail bg-slate px-3 py-1">
+        <p
+          role="status"
+          className="absolute top-4 left-1/2 -translate-x-1/2 border border-rail bg-slate px-3 py-1"
+        >
           {busy}
         </p>
       )}
@@ -86,7 +99,9 @@ function EmptyStage({ onFiles }: { onFiles(files: File[]): void }) {
   return (
     <div className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 border border-rail bg-slate p-6 text-center">
       <p className="text-large">Nothing stands on this stage yet.</p>
-      <p className="mt-1 mb-3 text-ash">Drop PNG files here, or choose them. Then press P and put a light beside them.</p>
+      <p className="mt-1 mb-3 text-ash">
+        Drop PNG files here, or choose them. Then press P and put a light beside them.
+      </p>
       <label className="key inline-block">
         Choose PNG files
         <input
@@ -108,7 +123,10 @@ function Notice() {
   const words = said ?? undone;
   if (!words) return null;
   return (
-    <div role="alert" className="absolute top-3 right-4 left-4 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2">
+    <div
+      role="alert"
+      className="absolute top-3 right-4 left-4 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2"
+    >
       <p>{words}</p>
       <button
         type="button"

@@ -35,7 +35,17 @@ function lightHandles(scene: SceneDocument, id: string): Handle[] {
   return ISOLUX.map((name): Handle => {
     const radius = isoluxRadius(light, name);
     const angle = HANDLE_DEG[name] * RADIANS_PER_DEGREE;
-    return { kind: 'isolux', label: 'Shape a light', id, name, cx, cy, radius, x: cx + radius * cos(angle), y: cy + radius * sin(angle) };
+    return {
+      kind: 'isolux',
+      label: 'Shape a light',
+      id,
+      name,
+      cx,
+      cy,
+      radius,
+      x: cx + radius * cos(angle),
+      y: cy + radius * sin(angle),
+    };
   });
 }
 
@@ -61,7 +71,10 @@ function spriteHandles(scene: SceneDocument, id: string, nearPx: number): Handle
   const [ox, oy] = [(corners[3][0] + corners[2][0]) / 2, (corners[3][1] + corners[2][1]) / 2];
   const length = Math.max(1e-6, Math.sqrt((mx - ox) * (mx - ox) + (my - oy) * (my - oy)));
   const away = (nearPx * RING_AWAY) / length;
-  return [{ kind: 'turn', label: 'Turn', id, cx, cy, x: mx + (mx - ox) * away, y: my + (my - oy) * away }, ...scales];
+  return [
+    { kind: 'turn', label: 'Turn', id, cx, cy, x: mx + (mx - ox) * away, y: my + (my - oy) * away },
+    ...scales,
+  ];
 }
 
 function pointHandles(scene: SceneDocument, id: string): Handle[] {
@@ -70,12 +83,27 @@ function pointHandles(scene: SceneDocument, id: string): Handle[] {
   const back = map && inverse(map);
   if (!occluder || !back) return [];
   return drawnOutlines(scene, occluder).flatMap((points, outline) =>
-    points.map(([x, y], point): Handle => ({ kind: 'point', label: 'Move a point', id, outline, point, back, x, y })),
+    points.map(([x, y], point): Handle => ({
+      kind: 'point',
+      label: 'Move a point',
+      id,
+      outline,
+      point,
+      back,
+      x,
+      y,
+    })),
   );
 }
 
 /** The handle under a point: the nearest of what is picked, a whole isolux line, or the gate's frame. */
-export function handleAt(scene: SceneDocument, selection: readonly Picked[], x: number, y: number, nearPx: number): Handle | null {
+export function handleAt(
+  scene: SceneDocument,
+  selection: readonly Picked[],
+  x: number,
+  y: number,
+  nearPx: number,
+): Handle | null {
   const handles = handlesOf(scene, selection, nearPx);
   let best: Handle | null = null;
   let bestAway = nearPx;
@@ -96,6 +124,7 @@ function gateHandle(scene: SceneDocument, x: number, y: number, nearPx: number):
   const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
   const [right, bottom] = [gateX + gateWidthPx, gateY + gateHeightPx];
   const within = x >= gateX - nearPx && x <= right + nearPx && y >= gateY - nearPx && y <= bottom + nearPx;
-  const onSide = Math.min(Math.abs(x - gateX), Math.abs(x - right), Math.abs(y - gateY), Math.abs(y - bottom)) <= nearPx;
+  const onSide =
+    Math.min(Math.abs(x - gateX), Math.abs(x - right), Math.abs(y - gateY), Math.abs(y - bottom)) <= nearPx;
   return within && onSide ? { kind: 'gate', label: 'Move the gate', x, y } : null;
 }

@@ -43,8 +43,14 @@ export interface HitOptions {
 }
 
 /** The uppermost light, occluder or sprite under a point. */
-export function hitAt(scene: SceneDocument, x: number, y: number, { nearPx, source }: HitOptions): Picked | null {
-  const isOpen = (planeId: string) => scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
+export function hitAt(
+  scene: SceneDocument,
+  x: number,
+  y: number,
+  { nearPx, source }: HitOptions,
+): Picked | null {
+  const isOpen = (planeId: string) =>
+    scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
   for (const [id, light] of inOrder(scene.lights).reverse()) {
     const place = lightPlace(scene, id);
     if (!place || light.hidden || light.locked || !isOpen(light.planeId)) continue;
@@ -52,15 +58,20 @@ export function hitAt(scene: SceneDocument, x: number, y: number, { nearPx, sour
   }
   for (const [id, occluder] of Object.entries(scene.occluders)) {
     if (occluder.hidden || occluder.locked) continue;
-    const planeId = occluder.spriteId === null ? occluder.planeId : (scene.sprites[occluder.spriteId]?.planeId ?? '');
+    const planeId =
+      occluder.spriteId === null ? occluder.planeId : (scene.sprites[occluder.spriteId]?.planeId ?? '');
     if (!isOpen(planeId)) continue;
-    if (nearestEdge(drawnOutlines(scene, occluder), occluder.kind === 'closed', x, y) <= nearPx * 0.6) return { collection: 'occluders', id };
+    if (nearestEdge(drawnOutlines(scene, occluder), occluder.kind === 'closed', x, y) <= nearPx * 0.6)
+      return { collection: 'occluders', id };
   }
   for (const [planeId, plane] of inOrder(scene.planes).reverse()) {
     if (plane.hidden || plane.locked) continue;
-    const own = Object.fromEntries(Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId));
+    const own = Object.fromEntries(
+      Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId),
+    );
     for (const [id, sprite] of inOrder(own).reverse()) {
-      if (!sprite.hidden && !sprite.locked && isOnSprite(scene, id, x, y, source)) return { collection: 'sprites', id };
+      if (!sprite.hidden && !sprite.locked && isOnSprite(scene, id, x, y, source))
+        return { collection: 'sprites', id };
     }
   }
   return null;
@@ -103,7 +114,8 @@ export function hitsWithin(scene: SceneDocument, x0: number, y0: number, x1: num
     const artwork = scene.artworks[sprite.artworkId];
     const map = spriteAffine(scene, sprite);
     const plane = scene.planes[sprite.planeId];
-    if (!artwork || !map || sprite.locked || sprite.hidden || !plane || plane.locked || plane.hidden) return [];
+    if (!artwork || !map || sprite.locked || sprite.hidden || !plane || plane.locked || plane.hidden)
+      return [];
     const middle = applyTo(map, artwork.widthPx / 2, artwork.heightPx / 2);
     return isIn(...middle) ? [{ collection: 'sprites', id }] : [];
   });

@@ -17,12 +17,23 @@ const SHARES = { half: 0.5, eighth: 0.125 } as const;
 
 /** Where round the light each line's handle sits, degrees clockwise from the right. */
 export const HANDLE_DEG: Record<IsoluxName, number> = { full: -35, half: -45, eighth: -52, end: -60 };
-export const ISOLUX_WORDS: Record<IsoluxName, string> = { full: 'full', half: '1/2', eighth: '1/8', end: 'end' };
+export const ISOLUX_WORDS: Record<IsoluxName, string> = {
+  full: 'full',
+  half: '1/2',
+  eighth: '1/8',
+  end: 'end',
+};
 
 export function isoluxRadius(light: Light, name: IsoluxName): number {
   if (name === 'full') return light.corePx;
   if (name === 'end') return light.reachPx;
-  return distanceAtShare(SHARES[name], light.corePx, Math.max(light.corePx, light.reachPx), NUMBERS[light.curve], light.steepness);
+  return distanceAtShare(
+    SHARES[name],
+    light.corePx,
+    Math.max(light.corePx, light.reachPx),
+    NUMBERS[light.curve],
+    light.steepness,
+  );
 }
 
 /** What dragging a line to a radius makes of the light: core or reach, or the steepness that puts the line there. */

@@ -30,7 +30,12 @@ const FLAME_FRAME_MS = 30;
 const NEAR_PX = 8;
 const BEYOND: [number, number, number] = [0.03, 0.03, 0.032];
 
-export const WIPE_WORDS: Record<Wipe, string> = { none: 'Off', unlit: 'Unlit', relief: 'No relief', shadows: 'No shadows' };
+export const WIPE_WORDS: Record<Wipe, string> = {
+  none: 'Off',
+  unlit: 'Unlit',
+  relief: 'No relief',
+  shadows: 'No shadows',
+};
 
 export interface StageElements {
   stage: HTMLElement;
@@ -122,7 +127,12 @@ export class StageController {
       studio.desk.subscribe(this.touch),
       studio.pictures.subscribe(this.touch),
     );
-    const on = <K extends keyof HTMLElementEventMap>(target: HTMLElement, type: K, work: (event: HTMLElementEventMap[K]) => void, options?: AddEventListenerOptions) => {
+    const on = <K extends keyof HTMLElementEventMap>(
+      target: HTMLElement,
+      type: K,
+      work: (event: HTMLElementEventMap[K]) => void,
+      options?: AddEventListenerOptions,
+    ) => {
       target.addEventListener(type, work, options);
       this.leave.push(() => target.removeEventListener(type, work));
     };
@@ -186,7 +196,11 @@ export class StageController {
     const wasDirty = this.dirty;
     const { isFrozen, dayRate } = studio.live.getState();
     if (!isFrozen || dayRate !== 0) advance(studio.live, elapsed);
-    const burns = !isFrozen && Object.values(studio.scene.lights).some((light) => light.wickId !== null && studio.scene.wicks[light.wickId]);
+    const burns =
+      !isFrozen &&
+      Object.values(studio.scene.lights).some(
+        (light) => light.wickId !== null && studio.scene.wicks[light.wickId],
+      );
     this.dirty = wasDirty || dayRate !== 0;
     if (bench === 'relief' || bench === 'handoff') return;
     if (!this.dirty && !(burns && now - this.lastFrame >= FLAME_FRAME_MS)) return;
@@ -225,7 +239,9 @@ export class StageController {
     const edge = wipe === 'none' ? 0 : Math.round(live.wipe * width);
     const side = (which: 'all' | 'left-out', left: number, right: number): Presentation => ({
       picture: renderer.render(
-        momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view), studio.pictures.source, which,
+        momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view),
+        studio.pictures.source,
+        which,
       ),
       offsetX: drawn.offsetX,
       offsetY: drawn.offsetY,
@@ -247,7 +263,8 @@ export class StageController {
     drawStageMarks(overlay, studio, { nearPx: this.nearPx, fades });
     this.tool.draw?.(overlay);
     const { wipe } = studio.desk.getState();
-    if (wipe !== 'none') overlay.wipe(Math.round(live.wipe * this.size.width), this.size.height, WIPE_WORDS[wipe], 'Lit');
+    if (wipe !== 'none')
+      overlay.wipe(Math.round(live.wipe * this.size.width), this.size.height, WIPE_WORDS[wipe], 'Lit');
   }
 
   private get nearPx(): number {
@@ -266,7 +283,14 @@ export class StageController {
 
   private toolEvent(event: MouseEvent): ToolEvent {
     const [x, y] = this.scenePlace(event);
-    return { x, y, shift: event.shiftKey, alt: event.altKey, nearPx: this.nearPx, clicks: this.lastDown.count };
+    return {
+      x,
+      y,
+      shift: event.shiftKey,
+      alt: event.altKey,
+      nearPx: this.nearPx,
+      clicks: this.lastDown.count,
+    };
   }
 
   private down(event: PointerEvent): void {
@@ -276,7 +300,8 @@ export class StageController {
     const [cx, cy] = this.canvasPlace(event);
     const { wipe: wipeKind } = this.studio.desk.getState();
     const { wipe, viewX, viewY } = this.studio.live.getState();
-    if (wipeKind !== 'none' && Math.abs(cx - wipe * this.size.width) < NEAR_PX * this.ratio) this.wiping = true;
+    if (wipeKind !== 'none' && Math.abs(cx - wipe * this.size.width) < NEAR_PX * this.ratio)
+      this.wiping = true;
     else if (event.button === 1 || this.spaceHeld) this.pan = { x: cx, y: cy, viewX, viewY };
     else if (event.button === 0) this.tool.down(this.toolEvent(event));
     this.touch();
@@ -288,7 +313,10 @@ export class StageController {
     if (this.wiping) live.setState({ wipe: Math.min(1, Math.max(0, cx / this.size.width)) });
     else if (this.pan) {
       const { zoom } = live.getState();
-      live.setState({ viewX: this.pan.viewX - (cx - this.pan.x) / zoom, viewY: this.pan.viewY - (cy - this.pan.y) / zoom });
+      live.setState({
+        viewX: this.pan.viewX - (cx - this.pan.x) / zoom,
+        viewY: this.pan.viewY - (cy - this.pan.y) / zoom,
+      });
     } else {
       this.tool.move(this.toolEvent(event));
       if (event.buttons === 0) this.pointAt(event);
@@ -334,7 +362,9 @@ export class StageController {
     const back = map && inverse(map);
     if (!back) return;
     const [u, v] = applyTo(back, x, y).map(Math.round);
-    studio.set('Add a point', 'occluders', id, { outlines: withPoint(occluder.outlines, occluder.kind === 'closed', u, v) });
+    studio.set('Add a point', 'occluders', id, {
+      outlines: withPoint(occluder.outlines, occluder.kind === 'closed', u, v),
+    });
   }
 
   private wheel(event: WheelEvent): void {
@@ -359,4 +389,3 @@ export class StageController {
     studio.live.setState(zoomedAbout(live, zoom, cx, cy));
   }
 }
-

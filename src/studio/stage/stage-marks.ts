@@ -19,13 +19,22 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades
   overlay.frame(gateX, gateY, gateWidthPx, gateHeightPx, `Gate ${gateWidthPx} × ${gateHeightPx}`);
   const isPicked = (id: string) => selection.some((picked) => picked.id === id);
   const { tool } = studio.desk.getState();
-  const showsOutlines = tool === 'outline' || tool === 'line' || studio.pickedOf('occluders').length > 0 || studio.pickedOf('lights').length > 0;
+  const showsOutlines =
+    tool === 'outline' ||
+    tool === 'line' ||
+    studio.pickedOf('occluders').length > 0 ||
+    studio.pickedOf('lights').length > 0;
   const { context } = overlay;
   context.globalAlpha = fades ? 0.35 : 1;
   for (const [id, occluder] of Object.entries(scene.occluders)) {
-    if (occluder.hidden || !(showsOutlines || isPicked(id) || (occluder.spriteId && isPicked(occluder.spriteId)))) continue;
+    if (
+      occluder.hidden ||
+      !(showsOutlines || isPicked(id) || (occluder.spriteId && isPicked(occluder.spriteId)))
+    )
+      continue;
     context.globalAlpha = (fades ? 0.35 : 1) * (isPicked(id) ? 1 : 0.55);
-    for (const points of drawnOutlines(scene, occluder)) overlay.path(points, occluder.kind === 'closed', isPicked(id));
+    for (const points of drawnOutlines(scene, occluder))
+      overlay.path(points, occluder.kind === 'closed', isPicked(id));
   }
   context.globalAlpha = fades ? 0.35 : 1;
   for (const { collection, id } of selection) {

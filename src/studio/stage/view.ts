@@ -35,13 +35,16 @@ export function zoomedAbout(place: Place, zoom: number, canvasX: number, canvasY
 }
 
 /** Room left around the gate when it is fitted, device px. */
-const FIT_MARGIN = 12;
+const FIT_MARGIN = 6;
+/** By how much a whole step of zoom may be too large for the room and still be taken. */
+const FIT_OVER = 1.1;
 
 /** The gate in the middle of the canvas, as large as whole steps allow. */
 export function fitGate(scene: SceneDocument, { width, height }: CanvasSize): Place {
   const { gateX, gateY, gateWidthPx, gateHeightPx, pixelArt } = settingsOf(scene);
   const most = Math.min((width - 2 * FIT_MARGIN) / gateWidthPx, (height - 2 * FIT_MARGIN) / gateHeightPx);
-  const zoom = pixelArt ? Math.max(1, Math.floor(most)) : Math.max(0.125, most);
+  // Rather a whole step larger and a tenth cut off than half the room empty.
+  const zoom = pixelArt ? Math.max(1, Math.floor(most * FIT_OVER)) : Math.max(0.125, most);
   return {
     zoom,
     viewX: gateX + gateWidthPx / 2 - width / zoom / 2,
@@ -59,7 +62,13 @@ export interface Drawn {
 /** What is rendered for a place of the view: scene pixels enlarged for pixel art, device pixels for painted art. */
 export function drawnFor(place: Place, size: CanvasSize, pixelArt: boolean): Drawn {
   if (!pixelArt) {
-    const view = { x: place.viewX, y: place.viewY, widthPx: size.width, heightPx: size.height, outputPerScenePx: place.zoom };
+    const view = {
+      x: place.viewX,
+      y: place.viewY,
+      widthPx: size.width,
+      heightPx: size.height,
+      outputPerScenePx: place.zoom,
+    };
     return { view, offsetX: 0, offsetY: 0, enlarge: 1 };
   }
   const x = Math.floor(place.viewX);

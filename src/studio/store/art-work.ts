@@ -27,7 +27,11 @@ export class ArtWorkers implements ArtWork {
   }
 
   /** A relief while a slider moves: a reduced one first, the whole one after, both given up when a newer comes. */
-  async liveRelief(sha256: string, recipe: Recipe, show: (answer: ReliefAnswer, isWhole: boolean) => void): Promise<void> {
+  async liveRelief(
+    sha256: string,
+    recipe: Recipe,
+    show: (answer: ReliefAnswer, isWhole: boolean) => void,
+  ): Promise<void> {
     const request = ++this.request;
     if (this.counter) Atomics.store(this.counter, 0, request);
     const quick = await this.remote.relief(sha256, recipe, request, true);

@@ -40,11 +40,13 @@ export function deleteEdits(studio: Studio, selection: readonly Picked[]): Edit[
     take(picked);
     if (picked.collection === 'planes') {
       for (const collection of ['sprites', 'lights', 'occluders'] as const) {
-        for (const [id, record] of Object.entries(scene[collection])) if (record.planeId === picked.id) take({ collection, id });
+        for (const [id, record] of Object.entries(scene[collection]))
+          if (record.planeId === picked.id) take({ collection, id });
       }
     }
     if (picked.collection === 'artworks') {
-      for (const [id, sprite] of Object.entries(scene.sprites)) if (sprite.artworkId === picked.id) take({ collection: 'sprites', id });
+      for (const [id, sprite] of Object.entries(scene.sprites))
+        if (sprite.artworkId === picked.id) take({ collection: 'sprites', id });
       if (scene.reliefs[picked.id]) take({ collection: 'reliefs', id: picked.id });
     }
   }
@@ -57,7 +59,8 @@ export function deleteEdits(studio: Studio, selection: readonly Picked[]): Edit[
 function deletePicked(studio: Studio): void {
   const { selection } = studio.scenes.state;
   const planes = Object.keys(studio.scene.planes).length - studio.pickedOf('planes').length;
-  if (studio.pickedOf('planes').length > 0 && planes < 1) return studio.say('The last plane stays: everything stands on planes.');
+  if (studio.pickedOf('planes').length > 0 && planes < 1)
+    return studio.say('The last plane stays: everything stands on planes.');
   studio.scenes.transact({ label: 'Delete', edits: deleteEdits(studio, selection), selection: [] });
 }
 
@@ -72,16 +75,37 @@ function duplicatePicked(studio: Studio): void {
     const copyId = freshId();
     if (collection === 'sprites') {
       const sprite = scene.sprites[id];
-      edits.push(create('sprites', copyId, { ...sprite, x: sprite.x + COPY_AWAY_PX, order: orderAfter(Object.values(scene.sprites).map((s) => s.order)) }));
+      edits.push(
+        create('sprites', copyId, {
+          ...sprite,
+          x: sprite.x + COPY_AWAY_PX,
+          order: orderAfter(Object.values(scene.sprites).map((s) => s.order)),
+        }),
+      );
       for (const occluder of Object.values(scene.occluders)) {
-        if (occluder.spriteId === id) edits.push(create('occluders', freshId(), { ...occluder, spriteId: copyId }));
+        if (occluder.spriteId === id)
+          edits.push(create('occluders', freshId(), { ...occluder, spriteId: copyId }));
       }
     } else if (collection === 'lights') {
       const light = scene.lights[id];
-      edits.push(create('lights', copyId, { ...light, name: `${light.name} copy`, x: light.x + COPY_AWAY_PX, order: orderAfter(Object.values(scene.lights).map((l) => l.order)) }));
+      edits.push(
+        create('lights', copyId, {
+          ...light,
+          name: `${light.name} copy`,
+          x: light.x + COPY_AWAY_PX,
+          order: orderAfter(Object.values(scene.lights).map((l) => l.order)),
+        }),
+      );
     } else if (collection === 'occluders') {
       const occluder = scene.occluders[id];
-      edits.push(create('occluders', copyId, { ...occluder, outlines: occluder.outlines.map((points) => points.map((v, i) => (i % 2 === 0 ? v + COPY_AWAY_PX : v))) }));
+      edits.push(
+        create('occluders', copyId, {
+          ...occluder,
+          outlines: occluder.outlines.map((points) =>
+            points.map((v, i) => (i % 2 === 0 ? v + COPY_AWAY_PX : v)),
+          ),
+        }),
+      );
     } else continue;
     selection.push({ collection, id: copyId });
   }
@@ -89,27 +113,36 @@ function duplicatePicked(studio: Studio): void {
 }
 
 function eachSprite(studio: Studio, label: string, fields: (sprite: Sprite) => Partial<Sprite>): void {
-  const edits = studio.pickedOf('sprites').flatMap((id) => change(studio.scene, 'sprites', id, fields(studio.scene.sprites[id])) ?? []);
+  const edits = studio
+    .pickedOf('sprites')
+    .flatMap((id) => change(studio.scene, 'sprites', id, fields(studio.scene.sprites[id])) ?? []);
   studio.scenes.transact({ label, edits });
 }
 
 function nudge(dx: number, dy: number) {
   return (studio: Studio) =>
-    studio.scenes.transact({ label: 'Nudge', edits: movedEdits(studio.scene, studio.scenes.state.selection, dx, dy) });
+    studio.scenes.transact({
+      label: 'Nudge',
+      edits: movedEdits(studio.scene, studio.scenes.state.selection, dx, dy),
+    });
 }
 
 /** Moves picked sprites one step in the drawing order of their plane. */
 function reorder(studio: Studio, direction: 1 | -1): void {
   const [id] = studio.pickedOf('sprites');
   const { planeId } = studio.scene.sprites[id];
-  const row = inOrder(Object.fromEntries(Object.entries(studio.scene.sprites).filter(([, s]) => s.planeId === planeId)));
+  const row = inOrder(
+    Object.fromEntries(Object.entries(studio.scene.sprites).filter(([, s]) => s.planeId === planeId)),
+  );
   const at = row.findIndex(([other]) => other === id);
   const [low, high] = direction === 1 ? [row[at + 1], row[at + 2]] : [row[at - 2], row[at - 1]];
   if (direction === 1 ? !low : !high) return;
   const bounds: [string | null, string | null] = [low?.[1].order ?? null, high?.[1].order ?? null];
   // Equal keys, as two copies may have, leave no room between them.
   if (bounds[0] !== null && bounds[1] !== null && bounds[0] >= bounds[1]) bounds[1] = null;
-  studio.set(direction === 1 ? 'Bring forward' : 'Send back', 'sprites', id, { order: orderBetween(...bounds) });
+  studio.set(direction === 1 ? 'Bring forward' : 'Send back', 'sprites', id, {
+    order: orderBetween(...bounds),
+  });
 }
 
 function toBench(bench: Bench) {
@@ -133,21 +166,74 @@ const TOOL_COMMANDS: Command[] = TOOLS.map((tool) => ({
 }));
 
 export const COMMANDS: Command[] = [
-  { id: 'undo', words: 'Undo', keys: ['ctrl+z'], can: (s) => s.scenes.state.undo.length > 0, run: (s) => s.scenes.undo() },
-  { id: 'redo', words: 'Redo', keys: ['ctrl+shift+z', 'ctrl+y'], can: (s) => s.scenes.state.redo.length > 0, run: (s) => s.scenes.redo() },
-  { id: 'delete', words: 'Delete what is picked', keys: ['delete', 'backspace'], can: anyPicked, run: deletePicked },
-  { id: 'duplicate', words: 'Duplicate what is picked', keys: ['ctrl+d'], can: anyPicked, run: duplicatePicked },
   {
-    id: 'pick-all', words: 'Pick all lights and sprites', keys: ['ctrl+a'], can: onStage,
-    run: (s) => s.scenes.select((['lights', 'sprites'] as const).flatMap((collection) => Object.keys(s.scene[collection]).map((id) => ({ collection, id })))),
+    id: 'undo',
+    words: 'Undo',
+    keys: ['ctrl+z'],
+    can: (s) => s.scenes.state.undo.length > 0,
+    run: (s) => s.scenes.undo(),
   },
-  { id: 'flip-x', words: 'Flip left to right', keys: ['h'], can: spritesPicked, run: (s) => eachSprite(s, 'Flip', ({ flipX }) => ({ flipX: !flipX })) },
-  { id: 'flip-y', words: 'Flip top to bottom', keys: ['v'], can: spritesPicked, run: (s) => eachSprite(s, 'Flip', ({ flipY }) => ({ flipY: !flipY })) },
   {
-    id: 'turn', words: 'Turn by a quarter', keys: ['t'], can: spritesPicked,
+    id: 'redo',
+    words: 'Redo',
+    keys: ['ctrl+shift+z', 'ctrl+y'],
+    can: (s) => s.scenes.state.redo.length > 0,
+    run: (s) => s.scenes.redo(),
+  },
+  {
+    id: 'delete',
+    words: 'Delete what is picked',
+    keys: ['delete', 'backspace'],
+    can: anyPicked,
+    run: deletePicked,
+  },
+  {
+    id: 'duplicate',
+    words: 'Duplicate what is picked',
+    keys: ['ctrl+d'],
+    can: anyPicked,
+    run: duplicatePicked,
+  },
+  {
+    id: 'pick-all',
+    words: 'Pick all lights and sprites',
+    keys: ['ctrl+a'],
+    can: onStage,
+    run: (s) =>
+      s.scenes.select(
+        (['lights', 'sprites'] as const).flatMap((collection) =>
+          Object.keys(s.scene[collection]).map((id) => ({ collection, id })),
+        ),
+      ),
+  },
+  {
+    id: 'flip-x',
+    words: 'Flip left to right',
+    keys: ['h'],
+    can: spritesPicked,
+    run: (s) => eachSprite(s, 'Flip', ({ flipX }) => ({ flipX: !flipX })),
+  },
+  {
+    id: 'flip-y',
+    words: 'Flip top to bottom',
+    keys: ['v'],
+    can: spritesPicked,
+    run: (s) => eachSprite(s, 'Flip', ({ flipY }) => ({ flipY: !flipY })),
+  },
+  {
+    id: 'turn',
+    words: 'Turn by a quarter',
+    keys: ['t'],
+    can: spritesPicked,
     run: (s) => eachSprite(s, 'Turn', ({ turnDeg }) => ({ turnDeg: (((turnDeg + 90) % 360) + 360) % 360 })),
   },
-  { id: 'forward', words: 'Bring forward', keys: ['.'], can: (s) => spritesPicked(s), run: (s) => reorder(s, 1) },
+  {
+    id: 'forward',
+    words: 'Bring forward',
+    keys: ['.'],
+    can: (s) => spritesPicked(s),
+    run: (s) => reorder(s, 1),
+  },
   { id: 'back', words: 'Send back', keys: [','], can: (s) => spritesPicked(s), run: (s) => reorder(s, -1) },
   { id: 'left', words: 'Nudge left', keys: ['arrowleft'], can: anyPicked, run: nudge(-1, 0) },
   { id: 'right', words: 'Nudge right', keys: ['arrowright'], can: anyPicked, run: nudge(1, 0) },
@@ -157,13 +243,34 @@ export const COMMANDS: Command[] = [
   { id: 'right-8', words: 'Nudge far right', keys: ['shift+arrowright'], can: anyPicked, run: nudge(8, 0) },
   { id: 'up-8', words: 'Nudge far up', keys: ['shift+arrowup'], can: anyPicked, run: nudge(0, -8) },
   { id: 'down-8', words: 'Nudge far down', keys: ['shift+arrowdown'], can: anyPicked, run: nudge(0, 8) },
-  { id: 'work-lamp', words: 'Work lamp', keys: ['w'], can: onStage, run: (s) => s.desk.setState(({ workLamp }) => ({ workLamp: !workLamp })) },
   {
-    id: 'wipe', words: 'Next wipe', keys: ['x'], can: onStage,
+    id: 'work-lamp',
+    words: 'Work lamp',
+    keys: ['w'],
+    can: onStage,
+    run: (s) => s.desk.setState(({ workLamp }) => ({ workLamp: !workLamp })),
+  },
+  {
+    id: 'wipe',
+    words: 'Next wipe',
+    keys: ['x'],
+    can: onStage,
     run: (s) => s.desk.setState(({ wipe }) => ({ wipe: WIPES[(WIPES.indexOf(wipe) + 1) % WIPES.length] })),
   },
-  { id: 'freeze', words: 'Freeze the flames', keys: ['f'], can: always, run: (s) => s.live.setState(({ isFrozen }) => ({ isFrozen: !isFrozen })) },
-  { id: 'play-day', words: 'Play the day', keys: ['d'], can: onStage, run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })) },
+  {
+    id: 'freeze',
+    words: 'Freeze the flames',
+    keys: ['f'],
+    can: always,
+    run: (s) => s.live.setState(({ isFrozen }) => ({ isFrozen: !isFrozen })),
+  },
+  {
+    id: 'play-day',
+    words: 'Play the day',
+    keys: ['d'],
+    can: onStage,
+    run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })),
+  },
   ...TOOL_COMMANDS,
   ...BENCH_COMMANDS,
 ];
@@ -175,7 +282,9 @@ export function commandOf(id: string): Command {
 }
 
 /** The command that a key press stands for, or null. */
-export function commandFor(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>): Command | null {
+export function commandFor(
+  event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>,
+): Command | null {
   const parts = [];
   if (event.ctrlKey || event.metaKey) parts.push('ctrl');
   if (event.altKey) parts.push('alt');

@@ -4,7 +4,12 @@ import { createStore } from 'zustand/vanilla';
 export const BENCHES = ['relief', 'stage', 'time', 'handoff'] as const;
 export type Bench = (typeof BENCHES)[number];
 
-export const BENCH_WORDS: Record<Bench, string> = { relief: 'Relief', stage: 'Stage', time: 'Time', handoff: 'Hand-off' };
+export const BENCH_WORDS: Record<Bench, string> = {
+  relief: 'Relief',
+  stage: 'Stage',
+  time: 'Time',
+  handoff: 'Hand-off',
+};
 
 export const TOOLS = ['pick', 'point', 'place', 'outline', 'line'] as const;
 export type ToolName = (typeof TOOLS)[number];

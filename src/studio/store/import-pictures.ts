@@ -12,14 +12,19 @@ export interface ImportReport {
   refused: string[];
 }
 
-export async function importPictures(studio: Studio, files: readonly File[], progress: (done: number) => void = () => {}): Promise<ImportReport> {
+export async function importPictures(
+  studio: Studio,
+  files: readonly File[],
+  progress: (done: number) => void = () => {},
+): Promise<ImportReport> {
   const edits: Edit[] = [];
   const artworkIds: string[] = [];
   const refused: string[] = [];
   for (const [index, file] of files.entries()) {
     progress(index);
     try {
-      if (file.size > LIMITS.pictureBytes) throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
+      if (file.size > LIMITS.pictureBytes)
+        throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
       const bytes = new Uint8Array(await file.arrayBuffer());
       const { widthPx, heightPx, pixelArt, recipe } = await studio.workers.remote.firstLook(bytes);
       const { sha256 } = await api.keepPicture(bytes);

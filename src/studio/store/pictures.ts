@@ -43,7 +43,8 @@ export class PictureStore {
 
   /** Brings the pictures in line with a scene: new artworks are loaded, changed recipes made anew. */
   follow(scene: SceneDocument): void {
-    for (const [id, artwork] of Object.entries(scene.artworks)) this.followOne(id, artwork, scene.reliefs[id]);
+    for (const [id, artwork] of Object.entries(scene.artworks))
+      this.followOne(id, artwork, scene.reliefs[id]);
     for (const id of [...this.entries.keys()]) if (!scene.artworks[id]) this.entries.delete(id);
   }
 
@@ -77,7 +78,13 @@ export class PictureStore {
   private followOne(id: string, artwork: Artwork, relief: Relief | undefined): void {
     const last = this.entries.get(id);
     const recipe = relief?.recipe ?? null;
-    if (last && last.imageSha === artwork.imageSha && last.glowSha === artwork.glowSha && last.recipe === recipe) return;
+    if (
+      last &&
+      last.imageSha === artwork.imageSha &&
+      last.glowSha === artwork.glowSha &&
+      last.recipe === recipe
+    )
+      return;
     const sameArt = last && last.imageSha === artwork.imageSha && last.glowSha === artwork.glowSha;
     const entry: Entry = {
       imageSha: artwork.imageSha,
@@ -97,7 +104,13 @@ export class PictureStore {
     try {
       const image = await this.imageOf(entry.imageSha);
       const glow = entry.glowSha === null ? null : redOf(await this.imageOf(entry.glowSha));
-      const bare: PicturePixels = { width: image.width, height: image.height, rgba: image.data, normal: null, glow };
+      const bare: PicturePixels = {
+        width: image.width,
+        height: image.height,
+        rgba: image.data,
+        normal: null,
+        glow,
+      };
       if (!isCurrent()) return;
       if (entry.recipe === null) entry.pixels = bare;
       else {

@@ -78,7 +78,13 @@ export class SceneStore {
     this.api.setState(
       history === 'none'
         ? { scene, selection: after }
-        : { scene, selection: after, undo: [...state.undo.slice(1 - UNDO_STEPS), entry], redo: [], notice: null },
+        : {
+            scene,
+            selection: after,
+            undo: [...state.undo.slice(1 - UNDO_STEPS), entry],
+            redo: [],
+            notice: null,
+          },
     );
     this.onKept(edits);
   }

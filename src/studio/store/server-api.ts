@@ -57,7 +57,8 @@ export const api = {
     ask<{ id: string }>(`/api/projects/${projectId}/scenes`, asJson('POST', { name, document })),
   copy: (kind: 'projects' | 'scenes', id: string, name: string) =>
     ask<{ id: string }>(`/api/${kind}/${id}/copies`, asJson('POST', { name })),
-  rename: (kind: 'projects' | 'scenes', id: string, name: string) => ask(`/api/${kind}/${id}`, asJson('PATCH', { name })),
+  rename: (kind: 'projects' | 'scenes', id: string, name: string) =>
+    ask(`/api/${kind}/${id}`, asJson('PATCH', { name })),
   setBinned: (kind: 'projects' | 'scenes', id: string, isBinned: boolean) =>
     ask(`/api/${kind}/${id}`, asJson('PATCH', { isBinned })),
   destroyBinned: (kind: 'projects' | 'scenes', id: string) => ask(`/api/${kind}/${id}`, { method: 'DELETE' }),

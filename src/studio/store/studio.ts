@@ -1,7 +1,14 @@
 /** One opened scene with all its stores. Everything in the studio is reached from here. */
 import { ambientAt } from '@/core/time/cues';
 import { linearToHex } from '@/core/raster/colour';
-import { inOrder, settingsOf, SETTINGS_ID, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
+import {
+  inOrder,
+  settingsOf,
+  SETTINGS_ID,
+  type CollectionName,
+  type RecordOf,
+  type SceneDocument,
+} from '@/core/scene/document';
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
 import type { Passing } from '@/core/moment/passing';
 import { ArtWorkers } from './art-work';
@@ -36,7 +43,10 @@ export class Studio {
     bench: Bench,
   ) {
     const unsent = unsentOf(journal, scene);
-    this.scenes = new SceneStore(applyEdits(scene, unsent.shown), { undo: journal?.undo ?? [], redo: journal?.redo ?? [] });
+    this.scenes = new SceneStore(applyEdits(scene, unsent.shown), {
+      undo: journal?.undo ?? [],
+      redo: journal?.redo ?? [],
+    });
     this.desk = createDesk(bench);
     this.live = createLive(settingsOf(scene).clockHours);
     this.pictures = new PictureStore(this.workers, fetchPicture);
@@ -69,7 +79,10 @@ export class Studio {
   }
 
   static async open(sceneId: string, bench: Bench): Promise<Studio> {
-    const [{ document, revision, ...info }, journal] = await Promise.all([api.openScene(sceneId), readJournal(sceneId)]);
+    const [{ document, revision, ...info }, journal] = await Promise.all([
+      api.openScene(sceneId),
+      readJournal(sceneId),
+    ]);
     return new Studio(info, document, revision, journal, bench);
   }
 
@@ -84,7 +97,12 @@ export class Studio {
   }
 
   /** Changes fields of one record as a step of its own. */
-  set<C extends CollectionName>(label: string, collection: C, id: string, fields: Partial<RecordOf<C>>): void {
+  set<C extends CollectionName>(
+    label: string,
+    collection: C,
+    id: string,
+    fields: Partial<RecordOf<C>>,
+  ): void {
     const edit = change(this.scene, collection, id, fields);
     if (edit) this.scenes.transact({ label, edits: [edit] });
   }
@@ -95,7 +113,9 @@ export class Studio {
 
   /** Ids of what is picked of one collection. */
   pickedOf(collection: CollectionName): string[] {
-    return this.scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id);
+    return this.scenes.state.selection
+      .filter((picked) => picked.collection === collection)
+      .map((picked) => picked.id);
   }
 
   pick(...selection: Picked[]): void {

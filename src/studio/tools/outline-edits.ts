@@ -15,7 +15,12 @@ export function movedOutlines(scene: SceneDocument, id: string, dx: number, dy: 
 }
 
 /** The outlines without one point; an outline of too few points goes, and null is none left. */
-export function withoutPoint(outlines: readonly number[][], outline: number, point: number, fewest: number): number[][] | null {
+export function withoutPoint(
+  outlines: readonly number[][],
+  outline: number,
+  point: number,
+  fewest: number,
+): number[][] | null {
   const next = outlines.flatMap((points, o) => {
     if (o !== outline) return [points];
     const rest = points.filter((_, i) => i >> 1 !== point);
@@ -35,5 +40,7 @@ export function withPoint(outlines: readonly number[][], closed: boolean, x: num
       if (away < best.away) best = { away, outline, after: i };
     }
   });
-  return outlines.map((points, o) => (o === best.outline ? points.toSpliced(best.after + 2, 0, x, y) : points));
+  return outlines.map((points, o) =>
+    o === best.outline ? points.toSpliced(best.after + 2, 0, x, y) : points,
+  );
 }

@@ -20,9 +20,11 @@ export class PenTool implements Tool {
   down(event: ToolEvent): void {
     const point = snapped([event.x, event.y], event.alt);
     const first = this.points[0];
-    const closes = this.kind === 'closed' && this.points.length >= 3 && first && near(point, first, event.nearPx);
+    const closes =
+      this.kind === 'closed' && this.points.length >= 3 && first && near(point, first, event.nearPx);
     const last = this.points.at(-1);
-    if (closes || (last && near(point, last, event.nearPx * 0.4) && this.points.length >= this.fewest)) this.confirm();
+    if (closes || (last && near(point, last, event.nearPx * 0.4) && this.points.length >= this.fewest))
+      this.confirm();
     else if (!last || point[0] !== last[0] || point[1] !== last[1]) this.points.push(point);
   }
 
@@ -67,8 +69,11 @@ export class PenTool implements Tool {
   }
 
   hint(): string {
-    if (this.points.length === 0) return this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line';
-    return this.kind === 'closed' ? 'Click the first point or press Enter to close; Escape drops it' : 'Click the last point again or press Enter to end';
+    if (this.points.length === 0)
+      return this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line';
+    return this.kind === 'closed'
+      ? 'Click the first point or press Enter to close; Escape drops it'
+      : 'Click the last point again or press Enter to end';
   }
 }
 

@@ -31,12 +31,22 @@ export class PickTool implements Tool {
     const { studio } = this;
     const handle = handleAt(studio.scene, studio.scenes.state.selection, event.x, event.y, event.nearPx);
     if (handle) {
-      this.state = { kind: 'handling', from: event, base: studio.scene, handle, gesture: studio.scenes.gesture(handle.label) };
+      this.state = {
+        kind: 'handling',
+        from: event,
+        base: studio.scene,
+        handle,
+        gesture: studio.scenes.gesture(handle.label),
+      };
       return;
     }
-    const under = hitAt(studio.scene, event.x, event.y, { nearPx: event.nearPx, source: studio.pictures.source });
+    const under = hitAt(studio.scene, event.x, event.y, {
+      nearPx: event.nearPx,
+      source: studio.pictures.source,
+    });
     const selection = studio.scenes.state.selection;
-    const wasPicked = under !== null && selection.some((p) => p.id === under.id && p.collection === under.collection);
+    const wasPicked =
+      under !== null && selection.some((p) => p.id === under.id && p.collection === under.collection);
     if (under && !wasPicked) studio.scenes.select(event.shift ? [...selection, under] : [under]);
     this.state = { kind: 'pressed', at: event, under, wasPicked };
   }
@@ -49,7 +59,13 @@ export class PickTool implements Tool {
       if (state.under === null) this.state = { kind: 'marquee', from: state.at, to: event };
       else {
         const picked = studio.scenes.state.selection;
-        this.state = { kind: 'moving', from: state.at, base: studio.scene, picked, gesture: studio.scenes.gesture('Move') };
+        this.state = {
+          kind: 'moving',
+          from: state.at,
+          base: studio.scene,
+          picked,
+          gesture: studio.scenes.gesture('Move'),
+        };
       }
       this.move(event);
     } else if (state.kind === 'moving') {
@@ -107,8 +123,10 @@ export class PickTool implements Tool {
   hint(): string {
     const lights = this.studio.pickedOf('lights').length;
     if (lights === 1) return 'Drag a line of equal light, or hold Alt and turn the wheel for its level';
-    if (this.studio.pickedOf('sprites').length === 1) return 'Drag to move, a corner to scale, the ring to turn';
-    if (this.studio.pickedOf('occluders').length === 1) return 'Drag a point; a double click on a point takes it away, on a side adds one';
+    if (this.studio.pickedOf('sprites').length === 1)
+      return 'Drag to move, a corner to scale, the ring to turn';
+    if (this.studio.pickedOf('occluders').length === 1)
+      return 'Drag a point; a double click on a point takes it away, on a side adds one';
     return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
   }
 }
@@ -129,8 +147,10 @@ function moveBy(studio: Studio, dx: number, dy: number, oneAxis: boolean): [numb
 export function movedEdits(scene: SceneDocument, picked: readonly Picked[], dx: number, dy: number): Edit[] {
   return picked.flatMap(({ collection, id }): Edit[] => {
     let edit: Edit | null = null;
-    if (collection === 'lights') edit = change(scene, 'lights', id, { x: scene.lights[id].x + dx, y: scene.lights[id].y + dy });
-    else if (collection === 'sprites') edit = change(scene, 'sprites', id, { x: scene.sprites[id].x + dx, y: scene.sprites[id].y + dy });
+    if (collection === 'lights')
+      edit = change(scene, 'lights', id, { x: scene.lights[id].x + dx, y: scene.lights[id].y + dy });
+    else if (collection === 'sprites')
+      edit = change(scene, 'sprites', id, { x: scene.sprites[id].x + dx, y: scene.sprites[id].y + dy });
     else if (collection === 'occluders') {
       const { spriteId } = scene.occluders[id];
       if (spriteId !== null && picked.some((p) => p.id === spriteId)) return [];
@@ -140,14 +160,24 @@ export function movedEdits(scene: SceneDocument, picked: readonly Picked[], dx: 
   });
 }
 
-function handled(base: SceneDocument, handle: Handle, from: ToolEvent, to: ToolEvent): { edits: Edit[]; words: string } {
+function handled(
+  base: SceneDocument,
+  handle: Handle,
+  from: ToolEvent,
+  to: ToolEvent,
+): { edits: Edit[]; words: string } {
   const one = (edit: Edit | null, words: string) => ({ edits: edit ? [edit] : [], words });
   switch (handle.kind) {
     case 'isolux': {
       const light = base.lights[handle.id];
-      const radius = Math.sqrt((to.x - handle.cx) * (to.x - handle.cx) + (to.y - handle.cy) * (to.y - handle.cy));
+      const radius = Math.sqrt(
+        (to.x - handle.cx) * (to.x - handle.cx) + (to.y - handle.cy) * (to.y - handle.cy),
+      );
       const fields = draggedIsolux(light, handle.name, radius);
-      const words = handle.name === 'full' || handle.name === 'end' ? `${Math.round(radius)} px` : `steepness ${fields.steepness ?? light.steepness}`;
+      const words =
+        handle.name === 'full' || handle.name === 'end'
+          ? `${Math.round(radius)} px`
+          : `steepness ${fields.steepness ?? light.steepness}`;
       return one(change(base, 'lights', handle.id, fields), words);
     }
     case 'turn': {
@@ -158,10 +188,12 @@ function handled(base: SceneDocument, handle: Handle, from: ToolEvent, to: ToolE
       return one(change(base, 'sprites', handle.id, { turnDeg }), `${turnDeg}°`);
     }
     case 'scale': {
-      const distance = (e: ToolEvent) => Math.sqrt((e.x - handle.cx) * (e.x - handle.cx) + (e.y - handle.cy) * (e.y - handle.cy));
+      const distance = (e: ToolEvent) =>
+        Math.sqrt((e.x - handle.cx) * (e.x - handle.cx) + (e.y - handle.cy) * (e.y - handle.cy));
       const sprite = base.sprites[handle.id];
       const by = distance(to) / Math.max(1, distance(from));
-      const step = (v: number) => Math.min(64, Math.max(0.05, to.shift ? Math.max(1, Math.round(v)) : Math.round(v * 20) / 20));
+      const step = (v: number) =>
+        Math.min(64, Math.max(0.05, to.shift ? Math.max(1, Math.round(v)) : Math.round(v * 20) / 20));
       const fields = { scaleX: step(sprite.scaleX * by), scaleY: step(sprite.scaleY * by) };
       return one(change(base, 'sprites', handle.id, fields), `${fields.scaleX} x`);
     }
@@ -169,7 +201,9 @@ function handled(base: SceneDocument, handle: Handle, from: ToolEvent, to: ToolE
       const map = handle.back;
       const [x, y] = snapped(applyTo(map, to.x, to.y), to.alt);
       const outlines = base.occluders[handle.id].outlines.map((points, o) =>
-        o === handle.outline ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v)) : points,
+        o === handle.outline
+          ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v))
+          : points,
       );
       return one(change(base, 'occluders', handle.id, { outlines }), `${x}, ${y}`);
     }
@@ -185,4 +219,3 @@ function handled(base: SceneDocument, handle: Handle, from: ToolEvent, to: ToolE
 export function snapped([x, y]: readonly [number, number], free: boolean): [number, number] {
   return free ? [Math.round(x * 100) / 100, Math.round(y * 100) / 100] : [Math.round(x), Math.round(y)];
 }
-

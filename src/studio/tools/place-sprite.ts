@@ -33,7 +33,9 @@ export class PlaceSpriteTool implements Tool {
     const { artworkId } = this.studio.desk.getState();
     const artwork = artworkId ? this.studio.scene.artworks[artworkId] : null;
     const plane = this.studio.scene.planes[this.studio.planeId()];
-    return artwork ? `Click to place ${artwork.name} on ${plane?.name ?? 'a plane'}; Escape to stop` : 'Choose an artwork on the shelf';
+    return artwork
+      ? `Click to place ${artwork.name} on ${plane?.name ?? 'a plane'}; Escape to stop`
+      : 'Choose an artwork on the shelf';
   }
 }
 
@@ -47,8 +49,20 @@ export function placeSprite(studio: Studio, artworkId: string, x: number, y: num
   const whole = settingsOf(scene).pixelArt ? Math.round : (v: number) => v;
   const id = freshId();
   const sprite = newSprite({
-    name: scene.artworks[artworkId].name, planeId, artworkId, x: whole(x - dx), y: whole(y - dy),
-    order: orderAfter(Object.values(scene.sprites).filter((s) => s.planeId === planeId).map((s) => s.order)),
+    name: scene.artworks[artworkId].name,
+    planeId,
+    artworkId,
+    x: whole(x - dx),
+    y: whole(y - dy),
+    order: orderAfter(
+      Object.values(scene.sprites)
+        .filter((s) => s.planeId === planeId)
+        .map((s) => s.order),
+    ),
   });
-  studio.scenes.transact({ label: 'Place a sprite', edits: [create('sprites', id, sprite)], selection: [{ collection: 'sprites', id }] });
+  studio.scenes.transact({
+    label: 'Place a sprite',
+    edits: [create('sprites', id, sprite)],
+    selection: [{ collection: 'sprites', id }],
+  });
 }

@@ -24,8 +24,11 @@ export class PointLightTool implements Tool {
     const [dx, dy] = parallaxShift(studio.scene, plane);
     const count = Object.keys(studio.scene.lights).length;
     const light = newLight({
-      name: `Light ${count + 1}`, planeId, order: orderAfter(Object.values(studio.scene.lights).map((l) => l.order)),
-      x: Math.round(event.x - dx), y: Math.round(event.y - dy),
+      name: `Light ${count + 1}`,
+      planeId,
+      order: orderAfter(Object.values(studio.scene.lights).map((l) => l.order)),
+      x: Math.round(event.x - dx),
+      y: Math.round(event.y - dy),
     });
     const id = freshId();
     this.open = { id, light, from: event, gesture: studio.scenes.gesture('Place a light') };
@@ -36,7 +39,8 @@ export class PointLightTool implements Tool {
     if (!this.open) return;
     const { from, light, id, gesture } = this.open;
     const away = Math.sqrt((event.x - from.x) * (event.x - from.x) + (event.y - from.y) * (event.y - from.y));
-    if (away > from.nearPx) this.open.light = { ...light, reachPx: Math.round(Math.max(light.corePx + 1, away)) };
+    if (away > from.nearPx)
+      this.open.light = { ...light, reachPx: Math.round(Math.max(light.corePx + 1, away)) };
     gesture.preview([create('lights', id, this.open.light)]);
   }
 

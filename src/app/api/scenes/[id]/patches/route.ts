@@ -7,6 +7,10 @@ import { patchScene } from '@/server/queries/scenes';
 export const dynamic = 'force-dynamic';
 
 export const POST = handler<RecordContext>(async (request, { params }) => {
-  const revision = await patchScene((await params).id, expectedRevision(request), patchOf(await jsonOf(request)));
+  const revision = await patchScene(
+    (await params).id,
+    expectedRevision(request),
+    patchOf(await jsonOf(request)),
+  );
   return Response.json({ revision }, { headers: { etag: etag(revision) } });
 });
