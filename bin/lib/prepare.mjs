@@ -104,7 +104,7 @@ export function buildApplication(folder) {
 }
 
 /** A hash over everything that a build depends on. */
-export function sourceStamp() {
+function sourceStamp() {
   const files = [];
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true })) {
@@ -127,14 +127,6 @@ function hashOf(files) {
       .update(String(statSync(file).size))
       .update(readFileSync(file));
   return hash.digest('hex');
-}
-
-/** Runs a program in the root and gives back its exit code; its output is shown. */
-export function run(program, args, env = {}) {
-  return (
-    spawnSync(program, args, { cwd: root, stdio: ['ignore', 1, 2], env: { ...process.env, ...env } })
-      .status ?? 1
-  );
 }
 
 export function ensureFolders() {

@@ -16,8 +16,3 @@ export function smoothstep01(t: number): number {
   const c = t <= 0 ? 0 : t >= 1 ? 1 : t;
   return c * c * (3 - 2 * c);
 }
-
-/** `value` held within `low`..`high`. */
-export function clamp(value: number, low: number, high: number): number {
-  return value < low ? low : value > high ? high : value;
-}

@@ -2,7 +2,7 @@
 import { InputFault } from '../faults';
 import { alphaOf, type Image } from '../raster/image';
 import { encodeGrey16, encodePng } from '../raster/png';
-import type { ReliefResult } from '../relief/relief-of';
+import { RELIEF_VERSION, type ReliefResult } from '../relief/relief-of';
 
 /** Heights in the files: grey 32768 is 0, one px of the art is this many steps. */
 export const HEIGHT_STEPS_PER_PX = 256;
@@ -18,7 +18,7 @@ export function normalFile(image: Image, relief: ReliefResult, yUp: boolean): Ui
   }
   return encodePng(
     { width: image.width, height: image.height, data },
-    { Orientation: yUp ? 'Y up' : 'Y down' },
+    { Orientation: yUp ? 'Y up' : 'Y down', Relief: `Oilwick relief, algorithm ${RELIEF_VERSION}` },
   );
 }
 

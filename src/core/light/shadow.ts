@@ -12,7 +12,7 @@ export const NEAREST_EDGE_PX = 0.01;
  * Where within an output pixel visibility is taken. Pixel art: its centre alone, for crisp steps. Painted art: four
  * places of a turned square, whose mean smooths the edge.
  */
-export const CENTRE_ONLY: readonly (readonly [number, number])[] = [[0, 0]];
+const CENTRE_ONLY: readonly (readonly [number, number])[] = [[0, 0]];
 export const FOUR_PLACES: readonly (readonly [number, number])[] = [
   [-0.125, -0.375],
   [0.375, -0.125],

@@ -6,7 +6,7 @@ import { grainHeight } from './grain';
 import { normalsOf } from './normals';
 import type { Recipe } from './recipe';
 
-/** Part of every cache key: raised whenever the same recipe would give other pixels. */
+/** Written into every map: raised whenever the same recipe would give other pixels. */
 export const RELIEF_VERSION = 1;
 
 /** From this coverage on a pixel belongs to the silhouette. */

@@ -4,7 +4,7 @@
  * before, a deleted one no after.
  */
 import { InputFault } from '../faults';
-import type { CollectionName, Collections, RecordOf, SceneDocument } from './document';
+import type { CollectionName, RecordOf, SceneDocument } from './document';
 
 export type Fields = Record<string, unknown>;
 
@@ -128,9 +128,4 @@ function merge(first: Edit, second: Edit): Edit | null {
       : { ...first, before: { ...second.before, ...first.before }, after: null };
   const after = { ...first.after, ...second.after };
   return { ...first, before: first.before === null ? null : { ...second.before, ...first.before }, after };
-}
-
-/** All ids of records that edits touch. */
-export function touched(edits: readonly Edit[]): { collection: keyof Collections; id: string }[] {
-  return edits.map(({ collection, id }) => ({ collection, id }));
 }

@@ -1,3 +1,6 @@
+import { NATURAL_KNEE } from '@/core/light/fall';
+import { FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
+
 /** Pieces that several programs share. Places are scene px from the view's corner; rows run from the top. */
 export const HEADER = `#version 300 es
 precision highp float;
@@ -35,7 +38,7 @@ float fallAt(float d, float core, float reach, int curve, float steepness) {
   if (curve == 0) base = 1.0 - u;
   else if (curve == 1) base = 1.0 - u * u * (3.0 - 2.0 * u);
   else if (curve == 2) {
-    float k = max(core, reach / 12.0);
+    float k = max(core, reach * ${NATURAL_KNEE});
     float w = 1.0 - u * u * u * u;
     float m = max(d, core);
     base = w * w * (k * k + core * core) / (k * k + m * m);
@@ -59,10 +62,10 @@ bool stops(vec2 a, vec2 b, bool bothSides, vec2 p, vec2 light) {
   float alongA = dot(w, pa);
   float alongB = dot(w, pb);
   float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
-  return z > 0.01 && z < distance && (bothSides || acrossA < 0.0);
+  return z > ${NEAREST_EDGE_PX} && z < distance && (bothSides || acrossA < 0.0);
 }
 uniform bool u_fourPlaces;
 uniform float u_outputPerScenePx;
-const vec2 PLACES[4] = vec2[4](vec2(-0.125, -0.375), vec2(0.375, -0.125), vec2(0.125, 0.375), vec2(-0.375, 0.125));
+const vec2 PLACES[4] = vec2[4](${FOUR_PLACES.map(([x, y]) => `vec2(${x}, ${y})`).join(', ')});
 vec2 placeOf(vec2 p, int i) { return u_fourPlaces ? p + PLACES[i] / u_outputPerScenePx : p; }
 `;

@@ -1,6 +1,5 @@
 /** Tools of the stage: small state charts without React. In every state they answer to down, move, up and cancel. */
 import type { Overlay } from '../stage/overlay';
-import type { Studio } from '../store/studio';
 
 export interface ToolEvent {
   /** Scene px, with parallax as it is drawn. */
@@ -27,5 +26,3 @@ export interface Tool {
   /** A line of help for what can be done now. */
   hint(): string;
 }
-
-export type MakeTool = (studio: Studio) => Tool;
