@@ -65,7 +65,7 @@ export function Dayline() {
           className={`cursor-pointer border px-1 text-small ${trial ? 'border-brass text-brass' : 'border-line text-ash hover:text-chalk'}`}
           onClick={() => recordCue(studio)}
         >
-          Record cue
+          Record
         </button>
       </div>
       <div

@@ -24,6 +24,9 @@ export function StudioPage({ sceneId }: { sceneId: string }) {
         opened = made;
         const hour = Number(query.get('hour'));
         if (query.has('hour') && hour >= 0 && hour <= 24) made.live.setState({ clockHours: hour });
+        // A second in the address holds the flames there.
+        const second = Number(query.get('at'));
+        if (query.has('at') && second >= 0) made.live.setState({ seconds: second, isFrozen: true });
         const [collection, id] = (query.get('pick') ?? '').split(':');
         if (id && collection in made.scene) made.pick({ collection: collection as 'lights', id });
         setStudio(made);

@@ -11,8 +11,9 @@ export function useAddress(): void {
     const write = () => {
       timer = null;
       const query = new URLSearchParams({ bench: studio.desk.getState().bench });
-      const { clockHours, dayRate } = studio.live.getState();
+      const { clockHours, dayRate, isFrozen, seconds } = studio.live.getState();
       if (dayRate === 0) query.set('hour', clockHours.toFixed(2));
+      if (isFrozen) query.set('at', seconds.toFixed(2));
       const [picked, ...more] = studio.scenes.state.selection;
       if (picked && more.length === 0) query.set('pick', `${picked.collection}:${picked.id}`);
       const next = `?${query.toString().replaceAll('%3A', ':')}`;
@@ -23,7 +24,10 @@ export function useAddress(): void {
     };
     const leave = [
       studio.desk.subscribe((s, l) => s.bench !== l.bench && later()),
-      studio.live.subscribe((s, l) => (s.clockHours !== l.clockHours || s.dayRate !== l.dayRate) && later()),
+      studio.live.subscribe(
+        (s, l) =>
+          (s.clockHours !== l.clockHours || s.dayRate !== l.dayRate || s.isFrozen !== l.isFrozen) && later(),
+      ),
       studio.scenes.api.subscribe((s, l) => s.selection !== l.selection && later()),
     ];
     later();

@@ -50,7 +50,7 @@ export function draggedIsolux(light: Light, name: IsoluxName, radius: number): P
     if (pow(base, middle) > SHARES[name]) low = middle;
     else high = middle;
   }
-  return { steepness: Math.round(low * 100) / 100 };
+  return { steepness: Math.round(low * 1000) / 1000 };
 }
 
 function round(v: number): number {

@@ -1,0 +1,124 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { decodePng, encodePng } from '../src/core/raster/png';
+import { emptyImage, type Image } from '../src/core/raster/image';
+
+/** A PNG whose pixels a function gives. */
+export function png(
+  width: number,
+  height: number,
+  colour: (x: number, y: number) => readonly [number, number, number, number],
+): Buffer {
+  const image = emptyImage(width, height);
+  for (let i = 0; i < width * height; i++) image.data.set(colour(i % width, Math.floor(i / width)), 4 * i);
+  return Buffer.from(encodePng(image));
+}
+
+export const whiteWall = () => png(160, 90, () => [230, 230, 230, 255]);
+export const post = () => png(12, 40, () => [200, 120, 80, 255]);
+
+export interface Dropped {
+  name: string;
+  bytes: Buffer;
+}
+
+/** Drops files onto something, as from a file manager. */
+export async function dropFiles(
+  page: Page,
+  target: Locator,
+  files: Dropped[],
+  at: { x: number; y: number },
+): Promise<void> {
+  const transfer = await page.evaluateHandle(
+    (list) => {
+      const data = new DataTransfer();
+      for (const { name, base64 } of list) {
+        const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+        data.items.add(new File([bytes], name, { type: 'image/png' }));
+      }
+      return data;
+    },
+    files.map(({ name, bytes }) => ({ name, base64: bytes.toString('base64') })),
+  );
+  const box = (await target.boundingBox())!;
+  await target.dispatchEvent('drop', {
+    dataTransfer: transfer,
+    clientX: box.x + at.x,
+    clientY: box.y + at.y,
+  });
+}
+
+/** Makes a project with one scene over HTTP and opens it. */
+export async function openNewScene(page: Page, query = ''): Promise<{ projectId: string; sceneId: string }> {
+  await page.goto('/');
+  const ids = await page.evaluate(async () => {
+    const send = async (path: string, body: object) =>
+      (await (
+        await fetch(path, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        })
+      ).json()) as { id: string };
+    const project = await send('/api/projects', { name: 'Test' });
+    const scene = await send(`/api/projects/${project.id}/scenes`, { name: 'Scene' });
+    return { projectId: project.id, sceneId: scene.id };
+  });
+  await page.goto(`/scenes/${ids.sceneId}${query}`);
+  await expect(stage(page)).toBeVisible();
+  return ids;
+}
+
+export const stage = (page: Page) => page.getByRole('application', { name: 'Stage' });
+
+/** What the stage shows as pixels, handles and words included. */
+export async function stagePixels(page: Page): Promise<Image> {
+  return decodePng(await stage(page).screenshot()).image;
+}
+
+/** Mean brightness, 0 to 255, of a square of the stage. */
+export async function brightness(page: Page, x: number, y: number, half = 3): Promise<number> {
+  return meanOf(await stagePixels(page), x, y, half);
+}
+
+export function meanOf(image: Image, x: number, y: number, half = 3): number {
+  let sum = 0;
+  let count = 0;
+  for (let j = y - half; j <= y + half; j++) {
+    for (let i = x - half; i <= x + half; i++) {
+      const p = 4 * (j * image.width + i);
+      sum += image.data[p] + image.data[p + 1] + image.data[p + 2];
+      count += 3;
+    }
+  }
+  return sum / count;
+}
+
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+/** Presses at one point of the stage and lets go at another. */
+export async function drag(page: Page, from: [number, number], to: [number, number]): Promise<void> {
+  const box = (await stage(page).boundingBox())!;
+  await page.mouse.move(box.x + from[0], box.y + from[1]);
+  await page.mouse.down();
+  await page.mouse.move(box.x + (from[0] + to[0]) / 2, box.y + (from[1] + to[1]) / 2);
+  await page.mouse.move(box.x + to[0], box.y + to[1]);
+  await page.mouse.up();
+}
+
+export async function clickStage(page: Page, x: number, y: number): Promise<void> {
+  await stage(page).click({ position: { x, y } });
+}
+
+/** A scene with one white wall in the middle of the stage, in the dark, flames at rest. */
+export async function openWall(page: Page) {
+  const ids = await openNewScene(page);
+  await dropFiles(page, stage(page), [{ name: 'wall.png', bytes: whiteWall() }], { x: 588, y: 256 });
+  await expect(page.getByLabel('Name of the sprite')).toHaveValue('wall');
+  await page.keyboard.press('Escape');
+  const fader = page.getByRole('slider', { name: 'Level of the ambient light' });
+  await fader.focus();
+  await page.keyboard.press('Home');
+  await expect.poll(() => brightness(page, 588, 256)).toBeLessThan(3);
+  return ids;
+}

@@ -1,0 +1,270 @@
+/** The server from outside: who may ask, what is refused, what a kill leaves; and the command line. */
+import { execFile, spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { request as httpRequest } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect, test } from '@playwright/test';
+import { writeBundle } from '../src/core/handoff/bundle';
+import { decodePng } from '../src/core/raster/png';
+import { fennelHalt } from '../src/demo/fennel-halt';
+import { sha256Of } from '../src/server/queries/blobs';
+import { drag, openNewScene, png, saved, stage, whiteWall } from './helpers';
+
+/** A plain request with any headers, which no browser would send. */
+function ask(
+  base: string,
+  path: string,
+  method: string,
+  headers: Record<string, string>,
+): Promise<{ status: number; body: string; headers: Record<string, unknown> }> {
+  const { hostname, port } = new URL(base);
+  return new Promise((resolve, reject) => {
+    const sent = httpRequest({ hostname, port, path, method, headers }, (answer) => {
+      let body = '';
+      answer.on('data', (chunk) => (body += String(chunk)));
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body, headers: answer.headers }));
+    });
+    sent.on('error', reject);
+    sent.end();
+  });
+}
+
+test('asks are refused for a wrong host, a foreign origin, a foreign page, a wrong method and type', async ({
+  baseURL,
+}) => {
+  const host = new URL(baseURL!).host;
+  const origin = `http://${host}`;
+  expect((await ask(baseURL!, '/api/health', 'GET', { host })).status).toBe(200);
+  expect((await ask(baseURL!, '/api/health', 'GET', { host: 'evil.example' })).status).toBe(403);
+  expect(
+    (await ask(baseURL!, '/', 'GET', { host: 'evil.example', 'sec-fetch-mode': 'navigate' })).status,
+  ).toBe(403);
+  expect((await ask(baseURL!, '/api/projects', 'POST', { host, origin: 'http://evil.example' })).status).toBe(
+    403,
+  );
+  expect((await ask(baseURL!, '/api/projects', 'GET', { host, 'sec-fetch-site': 'cross-site' })).status).toBe(
+    403,
+  );
+  expect((await ask(baseURL!, '/api/health', 'PUT', { host, origin })).status).toBe(405);
+  const wrongType = await ask(baseURL!, '/api/projects', 'POST', {
+    host,
+    origin,
+    'content-type': 'text/plain',
+  });
+  expect(wrongType.status).toBe(415);
+  expect(wrongType.headers['content-type']).toContain('problem+json');
+  expect((await ask(baseURL!, '/api/scenes/none', 'GET', { host })).status).toBe(404);
+  const missing = await ask(baseURL!, '/api/scenes/none/patches', 'POST', {
+    host,
+    origin,
+    'content-type': 'application/json',
+  });
+  expect(missing.status).toBe(428);
+});
+
+test('pages carry a policy with a nonce of their own, are isolated, and break none of it', async ({
+  page,
+  baseURL,
+}) => {
+  const faults: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  page.on('pageerror', (fault) => faults.push(fault.message));
+  const first = await page.goto('/');
+  const nonce = (line: string | undefined) => /'nonce-([^']+)'/.exec(line ?? '')?.[1];
+  const one = nonce(first!.headers()['content-security-policy']);
+  expect(one).toBeTruthy();
+  expect(nonce((await page.goto('/'))!.headers()['content-security-policy'])).not.toBe(one);
+  await openNewScene(page);
+  expect(await page.evaluate(() => window.crossOriginIsolated)).toBe(true);
+  const foreign = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .map((entry) => entry.name)
+      .filter((name) => !name.startsWith(location.origin) && !name.startsWith('blob:')),
+  );
+  expect(foreign).toEqual([]);
+  expect(faults).toEqual([]);
+  expect(baseURL).toContain('127.0.0.1');
+});
+
+test('a picture that is no picture is refused by the server too', async ({ page }) => {
+  await page.goto('/');
+  const sent = (body: number[]) =>
+    page.evaluate(async (list) => {
+      const response = await fetch('/api/blobs', {
+        method: 'POST',
+        headers: { 'content-type': 'image/png' },
+        body: Uint8Array.from(list),
+      });
+      return { status: response.status, ...((await response.json()) as { detail?: string }) };
+    }, body);
+  expect(await sent([1, 2, 3])).toMatchObject({ status: 422, detail: 'This is not a PNG file.' });
+  expect((await sent([...whiteWall()])).status).toBe(201);
+});
+
+test('two tabs on one scene: what does not collide is joined, what does is asked about', async ({
+  page,
+  context,
+}) => {
+  const { sceneId } = await openNewScene(page);
+  const other = await context.newPage();
+  await other.goto(`/scenes/${sceneId}`);
+  await expect(stage(other)).toBeVisible();
+  await page.getByRole('button', { name: 'Hide Near' }).click();
+  await saved(page);
+  await other.getByRole('button', { name: 'Hide Far' }).click();
+  await saved(other);
+  await expect(other.getByRole('button', { name: 'Hide Near' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Hide Far' }).click();
+  await expect(page.getByRole('dialog')).toContainText('This scene was changed elsewhere');
+  await page.getByRole('button', { name: 'Keep mine as a new scene' }).click();
+  await page.waitForURL((url) => !url.pathname.endsWith(sceneId));
+  await expect(page.getByRole('button', { name: 'Hide Far' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+/** An application of its own, that can be killed. */
+async function startOwn(folder: string): Promise<{ address: string; child: ChildProcess }> {
+  const child = spawn(process.execPath, ['.oilwick/build/start.mjs', '--port', '0'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, OILWICK_DATA_DIR: folder },
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    child.stdout!.on('data', (chunk) => {
+      const match = /ready: (http\S+)/.exec(String(chunk));
+      if (match) resolve(match[1]);
+    });
+    child.on('exit', () => reject(new Error('it did not start')));
+  });
+  return { address, child };
+}
+
+test('after SIGKILL of everything the scene is there as it was left; meanwhile the bar says what is not saved', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-kill-'));
+  let { address, child } = await startOwn(folder);
+  const health = async () =>
+    ((await (await fetch(`${address}/api/health`)).json()) as { process: number }).process;
+  const databasePid = () =>
+    (JSON.parse(readFileSync(join(folder, 'run', 'mariadb.json'), 'utf8')) as { pid: number }).pid;
+  try {
+    await page.goto(`${address}/`);
+    await page.getByRole('link', { name: 'Open Evening train' }).click();
+    await page.getByRole('button', { name: 'Pick Platform lamp' }).click();
+    const level = page.getByLabel('Level, number');
+    await level.fill('7.5');
+    await level.press('Enter');
+    await saved(page);
+    const server = await health();
+    const database = databasePid();
+    child.kill('SIGKILL');
+    process.kill(server, 'SIGKILL');
+    process.kill(database, 'SIGKILL');
+    // Work goes on without a server, and is kept in the browser.
+    const core = page.getByLabel('Core, number');
+    await core.fill('31');
+    await core.press('Enter');
+    await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
+    await page.waitForTimeout(500);
+    const path = new URL(page.url()).pathname;
+    const port = new URL(address).port;
+    ({ address, child } = await startOwn(folder));
+    const again = await page.context().newPage();
+    await again.goto(`${address}${path}`);
+    await again.getByRole('button', { name: 'Pick Platform lamp' }).click();
+    await expect(again.getByLabel('Level, number')).toHaveValue('7.5');
+    expect(port).not.toBe('');
+    await again.close();
+  } finally {
+    const ended = new Promise((resolve) => child.on('exit', resolve));
+    child.kill('SIGTERM');
+    await ended;
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+const oilwick = (...args: string[]) => promisify(execFile)(process.execPath, ['bin/oilwick.mjs', ...args]);
+
+test('the command line makes reliefs; a broken file is named and does not stop the others', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const file = (name: string, bytes: Buffer | string) => {
+      writeFileSync(join(folder, name), bytes);
+      return join(folder, name);
+    };
+    const dome = file(
+      'dome.png',
+      png(40, 40, (x, y) => [150, 140, 130, (x - 19.5) ** 2 + (y - 19.5) ** 2 < 300 ? 255 : 0]),
+    );
+    const recipe = file('r.json', JSON.stringify({ body: { kind: 'inflate' }, grain: { heightPx: 0 } }));
+    const out = join(folder, 'out');
+    await oilwick('relief', dome, '--out', out, '--recipe', recipe, '--suffix', '_up');
+    await oilwick('relief', dome, '--out', out, '--recipe', recipe, '--suffix', '_down', '--y-down');
+    const green = (name: string) =>
+      decodePng(readFileSync(join(out, name))).image.data[4 * (6 * 40 + 20) + 1];
+    expect(green('dome_up.png')).toBeGreaterThan(170);
+    expect(green('dome_down.png')).toBe(255 - green('dome_up.png'));
+
+    const bad = file('notes.png', 'hello');
+    const mixed = await oilwick('relief', bad, dome, '--out', out, '--json').catch(
+      (fault: { code: number; stdout: string; stderr: string }) => fault,
+    );
+    expect(mixed).toMatchObject({ code: 1 });
+    expect(mixed.stderr).toContain('notes.png: This is not a PNG file.');
+    expect(
+      mixed.stdout
+        .trim()
+        .split('\n')
+        .map((line) => JSON.parse(line) as object),
+    ).toMatchObject([{ fault: 'This is not a PNG file.' }, { map: join(out, 'dome_n.png') }]);
+    const wrong = await oilwick('relief', dome).catch((fault: { code: number; stderr: string }) => fault);
+    expect(wrong).toMatchObject({ code: 2 });
+    const unknown = file('u.json', '{"colour":1}');
+    await expect(oilwick('relief', dome, '--out', out, '--recipe', unknown)).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining('colour') as string,
+    });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('the command line shades a bundle at an hour and a second', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const { sceneName, document, pictures } = fennelHalt(sha256Of);
+    const bundle = join(folder, 'scene.zip');
+    writeFileSync(bundle, writeBundle(sceneName, document, pictures));
+    const shade = async (hour: string, at: string) => {
+      const out = join(folder, `${hour}-${at}.png`);
+      await oilwick('shade', bundle, '--hour', hour, '--at', at, '--out', out);
+      return decodePng(readFileSync(out)).image;
+    };
+    const dusk = await shade('19.5', '2.0');
+    expect([dusk.width, dusk.height]).toEqual([480, 270]);
+    const mean = (data: Uint8Array) => data.reduce((sum, v) => sum + v, 0) / data.length;
+    expect(mean((await shade('13', '2.0')).data)).toBeGreaterThan(mean(dusk.data) + 20);
+    expect(Buffer.compare(Buffer.from((await shade('19.5', '2.7')).data), Buffer.from(dusk.data))).not.toBe(
+      0,
+    );
+    await expect(
+      oilwick('shade', join(folder, 'none.zip'), '--out', join(folder, 'x.png')),
+    ).rejects.toMatchObject({ code: 1 });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('dragging and typing at once are both kept', async ({ page }) => {
+  await openNewScene(page);
+  await page.keyboard.press('p');
+  await drag(page, [500, 200], [600, 200]);
+  await page.getByLabel('Name of the light').fill('Beacon');
+  await page.getByLabel('Name of the light').press('Enter');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Pick Beacon' })).toBeVisible();
+});

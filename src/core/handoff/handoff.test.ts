@@ -1,0 +1,166 @@
+import { createHash } from 'node:crypto';
+import { zipSync } from 'fflate';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { InputFault } from '../faults';
+import { renderReference } from '../light/reference';
+import { gateView, momentAt } from '../moment/moment-at';
+import { NOTHING_PASSING } from '../moment/passing';
+import { emptyImage } from '../raster/image';
+import { decodePng, encodePng } from '../raster/png';
+import { recipeWith } from '../relief/recipe';
+import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../scene/defaults';
+import { jsonSchema } from '../scene/json-schema';
+import { bundlePictures, readBundle, writeBundle } from './bundle';
+import { unpackFiles } from './zip';
+
+const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+function scene() {
+  const image = emptyImage(16, 16);
+  for (let i = 0; i < 256; i++) image.data.set([90 + (i % 16) * 8, 120, 80, i % 16 < 14 ? 255 : 0], 4 * i);
+  const art = encodePng(image);
+  const glow = encodePng({ ...image, data: image.data.map((v) => v >> 1) });
+  const document = newScene({ gateWidthPx: 40, gateHeightPx: 30 });
+  document.artworks.b1 = newArtwork({
+    name: 'Böses / Brett',
+    imageSha: sha256(art),
+    widthPx: 16,
+    heightPx: 16,
+    pixelArt: true,
+    glowSha: sha256(glow),
+  });
+  document.artworks.unused = newArtwork({
+    name: 'Unused',
+    imageSha: 'b'.repeat(64),
+    widthPx: 1,
+    heightPx: 1,
+    pixelArt: true,
+  });
+  document.reliefs.b1 = { recipe: recipeWith({ body: { kind: 'inflate' } }) };
+  document.sprites.s = newSprite({
+    name: '',
+    planeId: 'plane-near',
+    order: 'a',
+    artworkId: 'b1',
+    x: 20,
+    y: 15,
+    turnDeg: 30,
+    flipX: true,
+  });
+  document.lights.l = newLight({ name: 'Lamp', planeId: 'plane-near', order: 'a', x: 8, y: 8 });
+  document.occluders.o = newOccluder({
+    name: 'Box',
+    planeId: 'plane-near',
+    spriteId: 's',
+    kind: 'closed',
+    outlines: [[4, 4, 8, 4, 8, 8, 4, 8]],
+  });
+  const pictures = new Map([
+    [sha256(art), art],
+    [sha256(glow), glow],
+  ]);
+  return { document, pictures, art };
+}
+
+describe('a bundle', () => {
+  const { document, pictures, art } = scene();
+  const bytes = writeBundle('Evening', document, pictures);
+  const files = unpackFiles(bytes);
+
+  it('holds the scene, the art byte for byte, maps, outlines and conventions', () => {
+    expect(Object.keys(files).sort()).toEqual([
+      'CONVENTIONS.md',
+      'art/b-ses-brett.png',
+      'glows/b-ses-brett.png',
+      'heights/b-ses-brett.png',
+      'normals/b-ses-brett.png',
+      'occluders.json',
+      'scene.json',
+      'scene.schema.json',
+    ]);
+    expect(files['art/b-ses-brett.png']).toEqual(art);
+    const normals = decodePng(files['normals/b-ses-brett.png']).image;
+    expect(normals.data[3]).toBe(255);
+    expect(normals.data[4 * 15 + 3]).toBe(0);
+    const words = new TextDecoder().decode(files['CONVENTIONS.md']);
+    expect(words).toMatch(/Y up/);
+    expect(words).toMatch(/steepness/);
+    expect(JSON.parse(new TextDecoder().decode(files['occluders.json'])).occluders[0].edges.length).toBe(4);
+  });
+
+  it('opens as the same scene, and draws the same pixels', async () => {
+    const opened = await readBundle(bytes, sha256);
+    const { unused, ...used } = document.artworks;
+    expect(unused).toBeDefined();
+    expect(opened.scene).toEqual({ ...document, artworks: used });
+    const draw = (bundle: Parameters<typeof bundlePictures>[0]) =>
+      renderReference(
+        momentAt(bundle.scene, 19, 2, NOTHING_PASSING, gateView(bundle.scene)),
+        bundlePictures(bundle),
+      ).data;
+    expect(draw(opened)).toEqual(draw({ scene: document, pictures }));
+    expect(new Set(draw(opened)).size).toBeGreaterThan(20);
+  });
+
+  it('is the same bytes when it is made twice', () => {
+    expect(writeBundle('Evening', document, pictures)).toEqual(bytes);
+  });
+
+  it('says which picture is missing or was changed', async () => {
+    const { [`art/b-ses-brett.png`]: gone, ...rest } = files;
+    expect(gone).toBeDefined();
+    await expect(readBundle(zipSync(rest), sha256)).rejects.toThrow(/Böses \/ Brett/);
+    expect(() => writeBundle('x', document, new Map())).toThrow(/picture of artwork b1/);
+  });
+
+  it.each([
+    ['no zip', new TextEncoder().encode('hello'), /not a zip/],
+    ['cut off', bytes.slice(0, bytes.length >> 1), /cut off|damaged/],
+    ['a path out of it', zipSync({ '../evil.png': new Uint8Array(3) }), /leads out/],
+    ['an absolute path', zipSync({ '/etc/x': new Uint8Array(3) }), /leads out/],
+    ['no scene', zipSync({ 'art/a.png': art }), /no scene\.json/],
+    ['a scene that is no JSON', zipSync({ 'scene.json': new TextEncoder().encode('{') }), /not JSON/],
+    [
+      'too many entries',
+      zipSync(Object.fromEntries(Array.from({ length: 4100 }, (_, i) => [`f${i}`, new Uint8Array(0)]))),
+      /more than 4096/,
+    ],
+  ])('that is no good is refused in words: %s', async (_, broken, words) => {
+    await expect(readBundle(broken, sha256)).rejects.toThrow(words);
+  });
+
+  it('never crashes, whatever is changed in it', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.nat(bytes.length - 1), fc.nat(255)), { maxLength: 5 }),
+        async (changes) => {
+          const broken = bytes.slice();
+          for (const [at, value] of changes) broken[at] = value;
+          try {
+            await readBundle(broken, sha256);
+          } catch (thrown) {
+            expect(thrown).toBeInstanceOf(InputFault);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});
+
+describe('the schema that goes with a scene', () => {
+  it('names every field of a light with its bounds', () => {
+    const { properties } = jsonSchema() as {
+      properties: Record<
+        string,
+        { additionalProperties: { properties: Record<string, object>; required: string[] } }
+      >;
+    };
+    const lights = properties.lights.additionalProperties;
+    expect(Object.keys(lights.properties).sort()).toEqual(Object.keys(scene().document.lights.l).sort());
+    expect(lights.properties.level).toEqual({ type: 'number', minimum: 0, maximum: 256 });
+    expect(lights.properties.curve).toMatchObject({ enum: ['straight', 'eased', 'natural', 'even'] });
+    expect(lights.required.sort()).toEqual(Object.keys(lights.properties).sort());
+  });
+});

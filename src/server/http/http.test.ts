@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { InputFault } from '@/core/faults';
+import { LIMITS } from '@/core/limits';
+import { NotFoundFault, StaleFault } from '../faults';
+import { bytesOf, jsonOf, nameOf } from './body';
+import { policy, refusal } from './guard';
+import { etag, expectedRevision, patchOf } from './patch';
+import { problemOf } from './problem';
+
+const hosts = ['127.0.0.1:4650', 'localhost:4650'];
+const asked = { method: 'GET', host: '127.0.0.1:4650', origin: null, fetchSite: null };
+
+describe('the guard', () => {
+  it('lets pages of our own read and change', () => {
+    expect(refusal(asked, hosts)).toBeNull();
+    expect(refusal({ ...asked, fetchSite: 'same-origin' }, hosts)).toBeNull();
+    expect(refusal({ ...asked, method: 'POST', origin: 'http://127.0.0.1:4650' }, hosts)).toBeNull();
+  });
+
+  it.each([
+    ['another host', { host: 'evil.example:4650' }],
+    ['no host', { host: null }],
+    ['another port', { host: '127.0.0.1:80' }],
+    ['a read from another site', { fetchSite: 'cross-site' }],
+    ['a change from another origin', { method: 'POST', origin: 'http://evil.example' }],
+    ['a change from another name of ours', { method: 'PATCH', origin: 'http://localhost:4650' }],
+    ['a change without an origin', { method: 'DELETE' }],
+  ])('refuses %s', (_, fields) => expect(refusal({ ...asked, ...fields }, hosts)).not.toBeNull());
+
+  it('allows no inline script without the nonce', () => {
+    const line = policy('n1');
+    expect(line).toContain("script-src 'self' 'nonce-n1' 'strict-dynamic'");
+    expect(line).not.toMatch(/script-src[^;]*unsafe-inline/);
+  });
+});
+
+const post = (body: BodyInit, type = 'application/json') =>
+  new Request('http://x/', { method: 'POST', body, headers: { 'content-type': type } });
+
+describe('a body', () => {
+  it('is refused for its type, its size, its depth and its form', async () => {
+    await expect(jsonOf(post('{}', 'text/plain'))).rejects.toThrow(/must be application\/json/);
+    await expect(bytesOf(post(new Uint8Array(20), 'image/png'), 'image/png', 10)).rejects.toThrow(/at most/);
+    await expect(jsonOf(post('{'))).rejects.toThrow(/not JSON/);
+    await expect(jsonOf(post('[1]'))).rejects.toThrow(/JSON object/);
+    await expect(jsonOf(post(`${'{"a":'.repeat(40)}1${'}'.repeat(40)}`))).rejects.toThrow(/nested deeper/);
+    expect(await jsonOf(post('{"a":1}'))).toEqual({ a: 1 });
+  });
+
+  it('must hold a name that is neither empty nor too long', () => {
+    expect(nameOf({ name: '  Halt ' })).toBe('Halt');
+    expect(() => nameOf({ name: '   ' })).toThrow(/missing/);
+    expect(() => nameOf({ name: 'x'.repeat(LIMITS.nameLength + 1) })).toThrow(/at most/);
+  });
+});
+
+describe('a patch', () => {
+  const good = {
+    transactionId: 'abcd-1234',
+    edits: [{ collection: 'lights', id: 'l', before: null, after: { x: 1 } }],
+  };
+
+  it('is read by form', () => expect(patchOf(good)).toEqual(good));
+
+  it.each([
+    [{ ...good, transactionId: 'x' }, /transactionId/],
+    [{ ...good, edits: [] }, /edits/],
+    [
+      { ...good, edits: [{ collection: 'people', id: 'l', before: null, after: {} }] },
+      /edits\.0\.collection/,
+    ],
+    [
+      { ...good, edits: [{ collection: 'lights', id: '__proto__', before: null, after: {} }] },
+      /edits\.0\.id/,
+    ],
+    [{ ...good, edits: [{ collection: 'lights', id: 'l', before: null, after: null }] }, /changes nothing/],
+    [{ ...good, edits: [{ collection: 'lights', id: 'l', before: [], after: {} }] }, /edits\.0\.before/],
+  ])('is refused by field: %#', (value, words) => expect(() => patchOf(value)).toThrow(words));
+
+  it('names the revision that it was made for', () => {
+    const request = (header?: string) =>
+      new Request('http://x/', header === undefined ? {} : { headers: { 'if-match': header } });
+    expect(expectedRevision(request(etag(17)))).toBe(17);
+    expect(() => expectedRevision(request())).toThrow(/If-Match/);
+    expect(() => expectedRevision(request('17'))).toThrow(/written like/);
+  });
+});
+
+describe('a fault', () => {
+  it('becomes a problem with its status, words and field', async () => {
+    const response = problemOf(new InputFault('The level is too high.', 'lights.l.level'));
+    expect(response.status).toBe(422);
+    expect(response.headers.get('content-type')).toContain('problem+json');
+    expect(await response.json()).toMatchObject({
+      status: 422,
+      detail: 'The level is too high.',
+      field: 'lights.l.level',
+    });
+    expect(problemOf(new NotFoundFault('x')).status).toBe(404);
+    expect(await problemOf(new StaleFault(3, 5)).json()).toMatchObject({
+      status: 412,
+      expectedRevision: 3,
+      revision: 5,
+    });
+    expect(problemOf(Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })).status).toBe(503);
+  });
+
+  it('of an unknown kind tells nothing of its inside', async () => {
+    const problem = await problemOf(new Error('INSERT INTO blob_chunk VALUES secret')).json();
+    expect(JSON.stringify(problem)).not.toMatch(/INSERT|secret/);
+  });
+});

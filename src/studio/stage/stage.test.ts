@@ -1,0 +1,195 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newArtwork, newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
+import { commandFor } from '../store/commands';
+import { movedEdits } from '../tools/pick';
+import { withoutPoint, withPoint } from '../tools/outline-edits';
+import { handleAt } from './handles';
+import { hitAt, hitsWithin } from './hits';
+import { draggedIsolux, isoluxRadius } from './isolux';
+import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './view';
+
+const light = newLight({
+  name: '',
+  planeId: 'plane-middle',
+  order: 'a',
+  x: 50,
+  y: 40,
+  corePx: 5,
+  reachPx: 100,
+});
+
+describe('isolux lines', () => {
+  it('stay in order from the core to the reach', () => {
+    const radii = (['full', 'half', 'eighth', 'end'] as const).map((name) => isoluxRadius(light, name));
+    expect([...radii].sort((a, b) => a - b)).toEqual(radii);
+  });
+
+  it('stand where they were dragged to', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('half' as const, 'eighth' as const),
+        fc.integer({ min: 12, max: 60 }),
+        fc.constantFrom('natural' as const, 'eased' as const, 'straight' as const),
+        (name, radius, curve) => {
+          const dragged = { ...light, curve, ...draggedIsolux({ ...light, curve }, name, radius) };
+          // Steepness has bounds and two decimals; within them the line is where the hand is.
+          if (dragged.steepness > 0.12 && dragged.steepness < 9.9)
+            expect(Math.abs(isoluxRadius(dragged, name) - radius)).toBeLessThan(1);
+        },
+      ),
+    );
+    expect(draggedIsolux(light, 'end', 2)).toEqual({ reachPx: 5 });
+    expect(draggedIsolux(light, 'full', 400)).toEqual({ corePx: 100 });
+  });
+});
+
+describe('the view', () => {
+  it('brings canvas and scene together, and zooms about the pointer', () => {
+    const place = { viewX: 12.5, viewY: -3, zoom: 3 };
+    expect(toScene(place, ...toCanvas(place, 40, 7))).toEqual([40, 7]);
+    const closer = zoomedAbout(place, 5, 100, 50);
+    expect(toScene(closer, 100, 50)).toEqual(toScene(place, 100, 50));
+  });
+
+  it('zooms pixel art by whole steps, and fits the gate', () => {
+    expect([zoomStep(1, -1, true), zoomStep(2, 1, true), zoomStep(1, -1, false)]).toEqual([1, 3, 0.5]);
+    const { zoom } = fitGate(newScene({ gateWidthPx: 480, gateHeightPx: 270 }), { width: 1176, height: 512 });
+    expect(zoom).toBe(2);
+  });
+
+  it('draws pixel art at scene px on whole places, painted art at device px', () => {
+    const size = { width: 300, height: 200 };
+    const pixel = drawnFor({ viewX: 10.4, viewY: -3.5, zoom: 4 }, size, true);
+    expect(pixel.view).toMatchObject({ x: 10, y: -4, outputPerScenePx: 1 });
+    expect([pixel.offsetX, pixel.offsetY]).toEqual([-2, -2]);
+    expect(drawnFor({ viewX: 10.4, viewY: 0, zoom: 0.5 }, size, false).view).toMatchObject({
+      x: 10.4,
+      outputPerScenePx: 0.5,
+      widthPx: 300,
+    });
+  });
+});
+
+describe('what lies under the pointer', () => {
+  const scene = newScene();
+  scene.artworks.art = newArtwork({
+    name: '',
+    imageSha: 'a'.repeat(64),
+    widthPx: 20,
+    heightPx: 20,
+    pixelArt: true,
+    pivotX: 0,
+    pivotY: 0,
+  });
+  scene.sprites.low = newSprite({
+    name: '',
+    planeId: 'plane-middle',
+    order: 'a1',
+    artworkId: 'art',
+    x: 0,
+    y: 0,
+  });
+  scene.sprites.high = newSprite({
+    name: '',
+    planeId: 'plane-middle',
+    order: 'a2',
+    artworkId: 'art',
+    x: 10,
+    y: 0,
+  });
+  scene.lights.l = { ...light, x: 80, y: 80 };
+  scene.occluders.o = newOccluder({
+    name: '',
+    planeId: 'plane-middle',
+    kind: 'line',
+    outlines: [[100, 0, 100, 50]],
+  });
+  const rgba = new Uint8Array(1600).fill(255);
+  rgba[4 * (5 * 20 + 2) + 3] = 0;
+  const source = () => ({ width: 20, height: 20, rgba, normal: null, glow: null });
+  const at = (x: number, y: number) => hitAt(scene, x, y, { nearPx: 4, source })?.id ?? null;
+
+  it('is the uppermost sprite, seen through its clear pixels, or a light, or a line', () => {
+    expect(at(15, 10)).toBe('high');
+    expect(at(12.5, 5.5)).toBe('low');
+    expect(at(2.5, 5.5)).toBeNull();
+    expect(at(82, 81)).toBe('l');
+    expect(at(101, 20)).toBe('o');
+  });
+
+  it('is nothing on a locked plane', () => {
+    const locked = {
+      ...scene,
+      planes: { ...scene.planes, 'plane-middle': { ...scene.planes['plane-middle'], locked: true } },
+    };
+    expect(hitAt(locked, 15, 10, { nearPx: 4, source })).toBeNull();
+  });
+
+  it('is found by a box around its middle', () => {
+    expect(hitsWithin(scene, 0, 0, 15, 15).map((p) => p.id)).toEqual(['low']);
+    expect(
+      hitsWithin(scene, 90, 90, 0, 0)
+        .map((p) => p.id)
+        .sort(),
+    ).toEqual(['high', 'l', 'low']);
+  });
+
+  it('is a handle of what is picked before anything else, and the gate when nothing is', () => {
+    expect(handleAt(scene, [{ collection: 'lights', id: 'l' }], 80 + 100, 80, 6)).toMatchObject({
+      kind: 'isolux',
+      name: 'end',
+    });
+    expect(handleAt(scene, [{ collection: 'occluders', id: 'o' }], 101, 49, 6)).toMatchObject({
+      kind: 'point',
+      point: 1,
+    });
+    expect(handleAt(scene, [], 240, 271, 6)).toMatchObject({ kind: 'gate' });
+    expect(handleAt(scene, [], 240, 100, 6)).toBeNull();
+  });
+
+  it('moves together, an occluder with its sprite only once', () => {
+    const own = {
+      ...scene,
+      occluders: {
+        mine: newOccluder({
+          name: '',
+          planeId: 'x',
+          spriteId: 'low',
+          kind: 'closed',
+          outlines: [[0, 0, 5, 0, 5, 5]],
+        }),
+      },
+    };
+    const picked = [
+      { collection: 'sprites', id: 'low' },
+      { collection: 'occluders', id: 'mine' },
+    ] as const;
+    expect(movedEdits(own, picked, 3, 4)).toEqual([
+      { collection: 'sprites', id: 'low', before: { x: 0, y: 0 }, after: { x: 3, y: 4 } },
+    ]);
+    expect(movedEdits(own, [picked[1]], 3, 0)[0].after).toEqual({ outlines: [[3, 0, 8, 0, 8, 5]] });
+  });
+});
+
+describe('points of an outline', () => {
+  it('are added on the nearest side and taken away down to the fewest', () => {
+    expect(withPoint([[0, 0, 10, 0, 10, 10]], true, 5, 1)).toEqual([[0, 0, 5, 1, 10, 0, 10, 10]]);
+    expect(withPoint([[0, 0, 10, 0, 10, 10]], true, 4, 5)).toEqual([[0, 0, 10, 0, 10, 10, 4, 5]]);
+    expect(withoutPoint([[0, 0, 10, 0, 10, 10, 0, 10]], 0, 1, 3)).toEqual([[0, 0, 10, 10, 0, 10]]);
+    expect(withoutPoint([[0, 0, 10, 0, 10, 10]], 0, 1, 3)).toBeNull();
+  });
+});
+
+describe('keys', () => {
+  const press = (key: string, more: object = {}) =>
+    commandFor({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...more })?.id ?? null;
+
+  it('stand for commands, with Ctrl and Command alike', () => {
+    expect(press('z', { ctrlKey: true })).toBe('undo');
+    expect(press('Z', { metaKey: true, shiftKey: true })).toBe('redo');
+    expect(press('p')).toBe('tool-point');
+    expect(press('ArrowLeft', { shiftKey: true })).toBe('left-8');
+    expect(press('z')).toBeNull();
+  });
+});
