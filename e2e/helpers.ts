@@ -122,3 +122,10 @@ export async function openWall(page: Page) {
   await expect.poll(() => brightness(page, 588, 256)).toBeLessThan(3);
   return ids;
 }
+
+/** Takes the words away that tell how long drawing took: they are no part of the picture. */
+export async function hideReadouts(page: Page): Promise<void> {
+  await page.evaluate(() =>
+    document.querySelectorAll<HTMLElement>('p.figure').forEach((p) => (p.style.visibility = 'hidden')),
+  );
+}

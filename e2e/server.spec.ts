@@ -225,7 +225,7 @@ test('the command line makes reliefs; a broken file is named and does not stop t
     const unknown = file('u.json', '{"colour":1}');
     await expect(oilwick('relief', dome, '--out', out, '--recipe', unknown)).rejects.toMatchObject({
       code: 1,
-      stderr: expect.stringContaining('colour') as string,
+      stderr: expect.stringContaining('colour') as unknown as string,
     });
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -261,7 +261,7 @@ test('the command line shades a bundle at an hour and a second', async () => {
 test('dragging and typing at once are both kept', async ({ page }) => {
   await openNewScene(page);
   await page.keyboard.press('p');
-  await drag(page, [500, 200], [600, 200]);
+  await drag(page, [200, 100], [300, 100]);
   await page.getByLabel('Name of the light').fill('Beacon');
   await page.getByLabel('Name of the light').press('Enter');
   await saved(page);

@@ -5,6 +5,7 @@ import {
   clickStage,
   drag,
   dropFiles,
+  hideReadouts,
   meanOf,
   openNewScene,
   openWall,
@@ -101,6 +102,7 @@ test('a drag that is broken off with Escape leaves the light where it was', asyn
   await page.keyboard.press('p');
   await drag(page, [560, 250], [700, 250]);
   await page.keyboard.press('Escape');
+  await hideReadouts(page);
   const before = await stagePixels(page);
   const box = (await stage(page).boundingBox())!;
   await page.mouse.move(box.x + 560, box.y + 250);
@@ -184,20 +186,31 @@ test('solo, mute and the wipe show what they say and leave the scene alone', asy
 
 test('a flipped and a turned sprite turn their relief', async ({ page }) => {
   await openNewScene(page);
-  const slope = png(80, 80, (x) => [60 + x * 2, 60 + x * 2, 60 + x * 2, 255]);
-  await dropFiles(page, stage(page), [{ name: 'slope.png', bytes: slope }], { x: 588, y: 256 });
-  await expect(page.getByLabel('Name of the sprite')).toHaveValue('slope');
-  await page.getByRole('button', { name: 'its relief' }).click();
-  const strength = page.getByLabel('Strength, number');
-  await strength.fill('4');
-  await strength.press('Enter');
-  await page.getByRole('slider', { name: 'Grain of 16 px' }).press('PageUp');
-  await page.getByRole('button', { name: 'Stage', exact: false }).first().click();
-  await clickStage(page, 588, 256);
-  await page.keyboard.press('h');
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Flip');
-  await page.keyboard.press('t');
-  await expect(page.getByLabel('Turn, number')).toHaveValue('90');
+  const disc = png(80, 80, (x, y) => [200, 200, 200, (x - 39.5) ** 2 + (y - 39.5) ** 2 < 1440 ? 255 : 0]);
+  await dropFiles(page, stage(page), [{ name: 'disc.png', bytes: disc }], { x: 588, y: 256 });
+  await expect(page.getByLabel('Name of the sprite')).toHaveValue('disc');
+  await page.keyboard.press('Escape');
+  await page.getByRole('slider', { name: 'Level of the ambient light' }).press('Home');
+  await page.keyboard.press('p');
+  await drag(page, [440, 256], [840, 256]);
+  const height = page.getByLabel('Height, number');
+  await height.fill('4');
+  await height.press('Enter');
+  await page.keyboard.press('Escape');
+  const flanks = async () => {
+    const pixels = await stagePixels(page);
+    return meanOf(pixels, 588 - 70, 262, 2) - meanOf(pixels, 588 + 70, 262, 2);
+  };
+  // Wherever it is turned, the side toward the lamp is the bright one.
+  await expect.poll(flanks).toBeGreaterThan(60);
+  const before = await flanks();
+  await clickStage(page, 588, 290);
+  await expect(page.getByLabel('Name of the sprite')).toHaveValue('disc');
+  for (const key of ['h', 't', 't', 'v']) {
+    await page.keyboard.press(key);
+    await expect.poll(async () => Math.abs((await flanks()) - before)).toBeLessThan(25);
+  }
+  await expect(page.getByLabel('Turn, number')).toHaveValue('180');
   await page.keyboard.press('Delete');
   await expect(page.getByText('Nothing stands on this stage yet.')).toBeVisible();
   await page.keyboard.press('Control+z');
