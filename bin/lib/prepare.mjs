@@ -69,7 +69,7 @@ export const CHROMIUM = { chromium: 'chromium' };
 export async function bundled(entry, name) {
   const out = join(state, `${name}.mjs`);
   const stamp = join(state, `${name}.stamp`);
-  const wanted = sourceStamp();
+  const wanted = sourceStamp(['src', 'benchmarks', 'e2e']);
   if (existsSync(out) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return out;
   const { build } = await import('esbuild');
   await build({
@@ -104,7 +104,7 @@ export function buildApplication(folder) {
 }
 
 /** A hash over everything that a build depends on. */
-function sourceStamp() {
+function sourceStamp(folders = ['src']) {
   const files = [];
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true })) {
@@ -113,7 +113,7 @@ function sourceStamp() {
       else if (!/\.test\.tsx?$/.test(entry.name)) files.push(path);
     }
   };
-  walk(join(root, 'src'));
+  for (const folder of folders) walk(join(root, folder));
   for (const name of ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
     files.push(join(root, name));
   return hashOf(files.sort());

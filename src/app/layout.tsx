@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Oilwick', description: 'A lighting d
 export default async function Layout({ children }: { children: ReactNode }) {
   await connection();
   return (
-    <html lang="en" data-theme="dark">
+    <html lang="en">
       <body>{children}</body>
     </html>
   );

@@ -80,6 +80,7 @@ export function momentAt(
   const { pictures, pictureIndex } = picturesOf(scene);
   const occluders = passing.unlit || !passing.shadows ? [] : occludersOf(scene, planeIndex);
   const ambient = ambientAt(scene, clockHours);
+  const sprites = spritesByPlane(scene);
   return {
     clockHours,
     seconds,
@@ -98,7 +99,7 @@ export function momentAt(
     unlit: passing.unlit,
     planes: planes.map(([planeId, plane]) => ({
       tint: hexInLightSpace(plane.tint, space),
-      layers: plane.hidden ? [] : layersOf(scene, planeId, pictureIndex, passing),
+      layers: plane.hidden ? [] : layersOf(scene, sprites.get(planeId) ?? [], pictureIndex, passing),
     })),
     lights: passing.unlit ? [] : lightsOf(scene, planeIndex, occluders, seconds, passing),
     occluders,
@@ -115,17 +116,26 @@ function picturesOf(scene: SceneDocument): { pictures: MomentPicture[]; pictureI
   return { pictures, pictureIndex: new Map(ids.map((id, index) => [id, index])) };
 }
 
+/** The sprites that show, by the plane that they stand on, in drawing order. */
+function spritesByPlane(scene: SceneDocument): Map<string, Sprite[]> {
+  const planes = new Map<string, Sprite[]>();
+  for (const [, sprite] of inOrder(scene.sprites)) {
+    if (sprite.hidden) continue;
+    const own = planes.get(sprite.planeId);
+    if (own) own.push(sprite);
+    else planes.set(sprite.planeId, [sprite]);
+  }
+  return planes;
+}
+
 function layersOf(
   scene: SceneDocument,
-  planeId: string,
+  sprites: readonly Sprite[],
   pictureIndex: Map<string, number>,
   passing: Passing,
 ): MomentLayer[] {
-  const own = Object.fromEntries(
-    Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId && !sprite.hidden),
-  );
   const layers: MomentLayer[] = [];
-  for (const [, sprite] of inOrder(own)) {
+  for (const sprite of sprites) {
     const resolved = spriteOf(scene, sprite, pictureIndex, passing);
     if (!resolved) continue;
     const last = layers.at(-1);

@@ -1,0 +1,159 @@
+/** Runs in a real browser: frames of the demo and of 100 lights, each beside the fill limit of the same pixels. */
+import { bundlePictures } from '@/core/handoff/bundle';
+import type { Moment, PicturePixels, PictureSource } from '@/core/moment/moment';
+import { momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
+import { newArtwork, newLight, newScene, newSprite } from '@/core/scene/defaults';
+import { recipeWith } from '@/core/relief/recipe';
+import { hash01 } from '@/core/time/noise';
+import { fennelHalt } from '@/demo/fennel-halt';
+import { openContext } from '@/gpu/device';
+import { Renderer } from '@/gpu/renderer';
+import { FillLimit } from './fill-limit';
+
+const WIDTH = 1280;
+const HEIGHT = 720;
+/** The demo is pixel art: lit at scene px, enlarged twice onto 1280 x 720. */
+const DEMO_ENLARGE = 2;
+
+interface Case {
+  name: string;
+  moment: (seconds: number) => Moment;
+  source: PictureSource;
+  enlarge: number;
+}
+
+function demoCase(): Case {
+  let count = 0;
+  const demo = fennelHalt(() => String(count++).padStart(64, '0'));
+  const view = {
+    x: 80,
+    y: 0,
+    widthPx: WIDTH / DEMO_ENLARGE,
+    heightPx: HEIGHT / DEMO_ENLARGE,
+    outputPerScenePx: 1,
+  };
+  return {
+    name: 'full frame of the demo',
+    moment: (seconds) => momentAt(demo.document, 19.2, seconds, NOTHING_PASSING, view),
+    source: bundlePictures({ scene: demo.document, pictures: demo.pictures }),
+    enlarge: DEMO_ENLARGE,
+  };
+}
+
+function lightsCase(count: number): Case {
+  const scene = newScene({ gateWidthPx: WIDTH, gateHeightPx: HEIGHT, pixelArt: true });
+  scene.artworks.wall = newArtwork({
+    name: 'Wall',
+    imageSha: 'a'.repeat(64),
+    widthPx: WIDTH,
+    heightPx: HEIGHT,
+    pixelArt: true,
+    pivotX: 0,
+    pivotY: 0,
+  });
+  scene.reliefs.wall = { recipe: recipeWith({}) };
+  scene.sprites.wall = newSprite({
+    name: '',
+    planeId: 'plane-middle',
+    order: 'a',
+    artworkId: 'wall',
+    x: 0,
+    y: 0,
+  });
+  for (let i = 0; i < count; i++) {
+    scene.lights[`light-${i}`] = newLight({
+      name: '',
+      planeId: 'plane-middle',
+      order: 'a',
+      x: hash01(1, i) * WIDTH,
+      y: hash01(2, i) * HEIGHT,
+      shadows: false,
+      reachPx: 60 + hash01(3, i) * 120,
+      level: 0.3,
+    });
+  }
+  const pixels: PicturePixels = {
+    width: WIDTH,
+    height: HEIGHT,
+    glow: null,
+    rgba: new Uint8Array(WIDTH * HEIGHT * 4).fill(200),
+    normal: new Uint8Array(WIDTH * HEIGHT * 4).map((_, i) => [128, 128, 255, 255][i & 3]),
+  };
+  const view = { x: 0, y: 0, widthPx: WIDTH, heightPx: HEIGHT, outputPerScenePx: 1 };
+  return {
+    name: `${count} shadowless lights`,
+    moment: (seconds) => momentAt(scene, 12, seconds, NOTHING_PASSING, view),
+    source: () => pixels,
+    enlarge: 1,
+  };
+}
+
+/** Pixels that the passes of a frame write, each target of a pass counted. */
+export function filledPixels({ view, planes, lights }: Moment, enlarge: number): number {
+  const area = (left: number, top: number, right: number, bottom: number) =>
+    Math.max(0, Math.min(view.widthPx, right - view.x) - Math.max(0, left - view.x)) *
+    Math.max(0, Math.min(view.heightPx, bottom - view.y) - Math.max(0, top - view.y));
+  let sum = view.widthPx * view.heightPx * 2 + view.widthPx * view.heightPx * enlarge * enlarge;
+  planes.forEach(({ layers }, plane) => {
+    for (const { sprites } of layers) {
+      for (const { box } of sprites) sum += 3 * area(box.left, box.top, box.right, box.bottom);
+      const box = {
+        left: Math.min(...sprites.map((s) => s.box.left)),
+        top: Math.min(...sprites.map((s) => s.box.top)),
+        right: Math.max(...sprites.map((s) => s.box.right)),
+        bottom: Math.max(...sprites.map((s) => s.box.bottom)),
+      };
+      // Clearing three sums and the light, and laying the layer over the picture.
+      sum += 5 * area(box.left, box.top, box.right, box.bottom);
+      for (const { x, y, reachPx, spanFar, spanNear } of lights) {
+        if (plane < spanFar || plane > spanNear) continue;
+        const r = reachPx;
+        // An octagon round the circle covers 0.828 of its box.
+        sum +=
+          0.828 *
+          area(
+            Math.max(box.left, x - r),
+            Math.max(box.top, y - r),
+            Math.min(box.right, x + r),
+            Math.min(box.bottom, y + r),
+          );
+      }
+    }
+    for (const { x, y, reachPx, air, plane: own } of lights) {
+      if (own === plane && air > 0) sum += 0.828 * area(x - reachPx, y - reachPx, x + reachPx, y + reachPx);
+    }
+  });
+  return sum;
+}
+
+function prepare() {
+  const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
+  const renderer = new Renderer(openContext(canvas));
+  const limit = new FillLimit(renderer.device, WIDTH, HEIGHT);
+  const cases = [demoCase(), lightsCase(100)];
+  let second = 0;
+  const frame = ({ moment, source, enlarge }: Case) => {
+    const start = performance.now();
+    const picture = renderer.render(moment(second), source);
+    renderer.present([{ picture, offsetX: 0, offsetY: 0, enlarge, left: 0, right: WIDTH }], [0, 0, 0]);
+    renderer.gl.readPixels(0, 0, 1, 1, renderer.gl.RGBA, renderer.gl.UNSIGNED_BYTE, new Uint8Array(4));
+    return performance.now() - start;
+  };
+  for (const one of cases) frame(one);
+  return {
+    round: () => {
+      second += 0.1;
+      return cases.map((one) => {
+        const filled = filledPixels(one.moment(second), one.enlarge);
+        return { name: one.name, ms: frame(one), limitMs: limit.fill(filled), megapixels: filled / 1e6 };
+      });
+    },
+    about: () => ({
+      format: renderer.device.floats.name,
+      renderer: String(renderer.gl.getParameter(renderer.gl.RENDERER)),
+    }),
+  };
+}
+
+Object.assign(globalThis, { stageBenchmark: prepare() });

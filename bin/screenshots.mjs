@@ -1,0 +1,70 @@
+#!/usr/bin/env node
+// npm run screenshots: takes the pictures of docs/screenshots anew, from the demo.
+import { startOwnServer } from './lib/own-server.mjs';
+import {
+  buildApplication,
+  CHROMIUM,
+  ensureFolders,
+  ensurePackages,
+  ensurePrograms,
+  MARIADB,
+  root,
+} from './lib/prepare.mjs';
+
+const BUILD = '.oilwick/next-test';
+const FOLDER = 'docs/screenshots';
+
+process.chdir(root);
+ensurePackages();
+ensurePrograms({ ...MARIADB, ...CHROMIUM });
+ensureFolders();
+buildApplication(BUILD);
+const { chromium } = await import('@playwright/test');
+const server = await startOwnServer(BUILD);
+const browser = await chromium.launch({
+  executablePath: process.env.OILWICK_CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--use-gl=angle',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--ignore-gpu-blocklist',
+    '--no-first-run',
+  ],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const shoot = async (name) => {
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(800);
+    await page.screenshot({ path: `${FOLDER}/${name}.png` });
+  };
+  await page.goto(server.address);
+  await page.getByRole('link', { name: 'Open Evening train' }).waitFor();
+  await shoot('front');
+  await page.getByRole('link', { name: 'Open Evening train' }).click();
+  await page.waitForURL(/scenes\//);
+  const scene = new URL(page.url()).pathname;
+  const open = async (query) => {
+    await page.goto(`${server.address}${scene}?${query}`);
+    await page.getByText('Saved').waitFor();
+  };
+  await open('bench=stage&hour=19.2&at=2.00&pick=lights:light-platform');
+  await shoot('stage');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Wipe').selectOption('unlit');
+  await shoot('wipe');
+  await open('bench=time&hour=8.50&at=2.00&pick=cues:cue-morning');
+  await shoot('time');
+  await open('bench=relief');
+  await page.getByTitle('Goods wagon').click();
+  await page.mouse.move(800, 200);
+  await shoot('relief');
+  await page.getByRole('radio', { name: 'Normals' }).click();
+  await shoot('relief-normals');
+  await open('bench=handoff');
+  await shoot('hand-off');
+} finally {
+  await browser.close();
+  await server.stop();
+}
