@@ -97,28 +97,30 @@ export function filledPixels({ view, planes, lights }: Moment, enlarge: number):
   let sum = view.widthPx * view.heightPx * 2 + view.widthPx * view.heightPx * enlarge * enlarge;
   planes.forEach(({ layers }, plane) => {
     for (const { sprites } of layers) {
-      for (const { box } of sprites) sum += 3 * area(box.left, box.top, box.right, box.bottom);
       const box = {
         left: Math.min(...sprites.map((s) => s.box.left)),
         top: Math.min(...sprites.map((s) => s.box.top)),
         right: Math.max(...sprites.map((s) => s.box.right)),
         bottom: Math.max(...sprites.map((s) => s.box.bottom)),
       };
-      // Clearing three sums and the light, and laying the layer over the picture.
-      sum += 5 * area(box.left, box.top, box.right, box.bottom);
-      for (const { x, y, reachPx, spanFar, spanNear } of lights) {
-        if (plane < spanFar || plane > spanNear) continue;
-        const r = reachPx;
-        // An octagon round the circle covers 0.828 of its box.
-        sum +=
-          0.828 *
+      const reached = lights
+        .filter(({ spanFar, spanNear }) => plane >= spanFar && plane <= spanNear)
+        .map(({ x, y, reachPx: r }) =>
           area(
             Math.max(box.left, x - r),
             Math.max(box.top, y - r),
             Math.min(box.right, x + r),
             Math.min(box.bottom, y + r),
-          );
-      }
+          ),
+        )
+        .filter((pixels) => pixels > 0);
+      // Without lights each sprite goes straight onto the picture; with them into three sums.
+      for (const { box: own } of sprites)
+        sum += (reached.length > 0 ? 3 : 1) * area(own.left, own.top, own.right, own.bottom);
+      // Clearing three sums and the light, and laying the layer over the picture.
+      if (reached.length > 0) sum += 5 * area(box.left, box.top, box.right, box.bottom);
+      // An octagon round the circle covers 0.828 of its box.
+      for (const pixels of reached) sum += 0.828 * pixels;
     }
     for (const { x, y, reachPx, air, plane: own } of lights) {
       if (own === plane && air > 0) sum += 0.828 * area(x - reachPx, y - reachPx, x + reachPx, y + reachPx);

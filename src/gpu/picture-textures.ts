@@ -1,5 +1,6 @@
 /** Pictures on the GPU, uploaded when first drawn and again when their pixels change, kept least recently used. */
 import type { PicturePixels } from '@/core/moment/moment';
+import type { LightSpace } from '@/core/raster/colour';
 import type { Device } from './device';
 
 export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
@@ -12,7 +13,10 @@ export interface PictureTextures {
 }
 
 export class PictureCache {
-  private readonly entries = new Map<string, { pixels: PicturePixels; textures: PictureTextures }>();
+  private readonly entries = new Map<
+    string,
+    { pixels: PicturePixels; space: LightSpace; textures: PictureTextures }
+  >();
   private bytes = 0;
 
   constructor(
@@ -20,16 +24,17 @@ export class PictureCache {
     private readonly budget = PICTURE_BUDGET_BYTES,
   ) {}
 
-  get(key: string, pixels: PicturePixels): PictureTextures {
+  /** @param space where the scene lights: art of linear scenes is decoded by the texture itself */
+  get(key: string, pixels: PicturePixels, space: LightSpace): PictureTextures {
     const entry = this.entries.get(key);
-    if (entry && entry.pixels === pixels) {
+    if (entry && entry.pixels === pixels && entry.space === space) {
       this.entries.delete(key);
       this.entries.set(key, entry);
       return entry.textures;
     }
     if (entry) this.drop(key);
-    const textures = this.upload(pixels);
-    this.entries.set(key, { pixels, textures });
+    const textures = this.upload(pixels, space);
+    this.entries.set(key, { pixels, space, textures });
     this.bytes += textures.bytes;
     for (const oldest of this.entries.keys()) {
       if (this.bytes <= this.budget || oldest === key) break;
@@ -38,13 +43,13 @@ export class PictureCache {
     return textures;
   }
 
-  private upload({ width, height, rgba, normal, glow }: PicturePixels): PictureTextures {
+  private upload({ width, height, rgba, normal, glow }: PicturePixels, space: LightSpace): PictureTextures {
     const { gl } = this.device;
-    const colours = (data: Uint8Array) =>
-      this.device.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
+    const colours = (data: Uint8Array, internal: number) =>
+      this.device.texture(width, height, internal, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
     return {
-      art: colours(rgba),
-      normals: normal && colours(normal),
+      art: colours(rgba, space === 'linear' ? gl.SRGB8_ALPHA8 : gl.RGBA8),
+      normals: normal && colours(normal, gl.RGBA8),
       glow: glow && this.device.texture(width, height, gl.R8, gl.RED, gl.UNSIGNED_BYTE, glow, 1),
       bytes: width * height * (4 + (normal ? 4 : 0) + (glow ? 1 : 0)),
     };

@@ -17,7 +17,7 @@ import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import { PictureCache } from './picture-textures';
-import { LAYER_PROGRAM } from './shaders/layer';
+import { DIRECT_PROGRAM, GATHER_PROGRAM } from './shaders/layer';
 import { COMPOSITE_PROGRAM, ENCODE_PROGRAM, PRESENT_PROGRAM } from './shaders/picture';
 import { ShadowMasks } from './shadow-masks';
 
@@ -187,63 +187,77 @@ export class Renderer {
     const box = outputBox(moment, layer.sprites);
     if (!box) return;
     gl.scissor(box[0], box[1], box[2] - box[0], box[3] - box[1]);
+    const even = moment.unlit ? [1, 1, 1] : moment.ambient.map((v, c) => v + moment.workLamp[c]);
+    if (!lights.some((light) => reaches(moment, light, box))) {
+      device.bind(targets.picture);
+      device.blend('over');
+      for (const sprite of layer.sprites)
+        this.drawSprite(moment, plane, sprite, source, targets.picture, even);
+      return;
+    }
     device.bind(targets.layer);
     gl.clearColor(0, 0, 0, 0);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    device.blend('over');
-    for (const sprite of layer.sprites) this.drawSprite(moment, plane, sprite, source, targets.layer);
+    // Alone on cleared sums a sprite lies over nothing.
+    device.blend(layer.sprites.length === 1 ? 'none' : 'over');
+    for (const sprite of layer.sprites) this.drawSprite(moment, plane, sprite, source, targets.layer, null);
     const [albedo, normal, glow] = targets.layer.textures;
-    if (!moment.unlit) {
-      device.bind(targets.light);
-      const [r, g, b] = moment.ambient.map((v, c) => v + moment.workLamp[c]);
-      gl.clearColor(r, g, b, 0);
-      gl.clear(gl.COLOR_BUFFER_BIT);
-      this.addLights(moment, lights, targets.light, normal, layer.takesShadows, false, box);
-    }
+    device.bind(targets.light);
+    gl.clearColor(even[0], even[1], even[2], 0);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    this.addLights(moment, lights, targets.light, normal, layer.takesShadows, false, box);
     device.bind(targets.picture);
     device.blend('over');
     device
       .program(COMPOSITE_PROGRAM)
       .use(
-        { ...this.whole(targets.picture), u_box: box, u_unlit: moment.unlit },
+        { ...this.whole(targets.picture), u_box: box },
         { u_albedo: albedo, u_glow: glow, u_light: targets.light.textures[0] },
       );
     device.drawBox();
   }
 
+  /** @param even the light of a sprite that is drawn straight onto the picture; null gathers it into the sums */
   private drawSprite(
     moment: Moment,
     plane: MomentPlane,
     sprite: MomentSprite,
     source: PictureSource,
     target: Target,
+    even: readonly number[] | null,
   ): void {
-    const pixels = source(moment.pictures[sprite.picture].key);
+    const { key } = moment.pictures[sprite.picture];
+    const pixels = source(key);
     const box = outputBox(moment, [sprite]);
     if (!pixels || !box) return;
-    const { art, normals, glow } = this.pictures.get(moment.pictures[sprite.picture].key, pixels);
+    const { art, normals, glow } = this.pictures.get(key, pixels, moment.lightSpace);
     const m = sprite.inverse;
     const { x, y, outputPerScenePx } = moment.view;
-    this.device.program(LAYER_PROGRAM).use(
-      {
-        ...this.whole(target),
-        u_box: box,
-        u_origin: [0, 0],
-        u_outputPerScenePx: outputPerScenePx,
-        u_artPx: [pixels.width, pixels.height],
-        u_inverse: [m.a, m.b, m.c, m.d],
-        u_inverseAt: [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f],
+    const uniforms = {
+      ...this.whole(target),
+      u_box: box,
+      u_origin: [0, 0],
+      u_outputPerScenePx: outputPerScenePx,
+      u_artPx: [pixels.width, pixels.height],
+      u_inverse: [m.a, m.b, m.c, m.d],
+      u_inverseAt: [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f],
+      u_hasGlow: glow !== null,
+      u_selfLit: sprite.selfLit,
+      u_glowLevel: sprite.glowLevel,
+      u_tint: plane.tint,
+      u_nearest: moment.pixelArt,
+    };
+    const textures = { u_art: art, u_glow: glow ?? this.blank };
+    if (even) this.device.program(DIRECT_PROGRAM).use({ ...uniforms, u_light: even }, textures);
+    else {
+      const relief = {
         u_normalMatrix: sprite.normal ?? [1, 0, 0, 1],
         u_hasNormals: sprite.normal !== null && normals !== null,
-        u_hasGlow: glow !== null,
-        u_selfLit: sprite.selfLit,
-        u_glowLevel: sprite.glowLevel,
-        u_tint: plane.tint,
-        u_nearest: moment.pixelArt,
-        u_linear: moment.lightSpace === 'linear',
-      },
-      { u_art: art, u_normals: normals ?? this.blank, u_glow: glow ?? this.blank },
-    );
+      };
+      this.device
+        .program(GATHER_PROGRAM)
+        .use({ ...uniforms, ...relief }, { ...textures, u_normals: normals ?? this.blank });
+    }
     this.device.drawBox();
   }
 

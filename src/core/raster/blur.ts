@@ -32,7 +32,7 @@ export function blurred(
   if (sigmaPx <= 0) return out;
   smooth(out, width, height, sigmaPx, wrap);
   if (!inside) return out;
-  const share = Float32Array.from(inside);
+  const share = new Float32Array(inside);
   smooth(share, width, height, sigmaPx, wrap);
   for (let i = 0; i < out.length; i++) out[i] = inside[i] ? out[i] / share[i] : 0;
   return out;
@@ -61,10 +61,11 @@ function smooth(plane: Float32Array, width: number, height: number, sigma: numbe
     threeTaps(plane, height, width, width, 1, w, wrap.y);
     return;
   }
+  const spare = new Float32Array(plane.length);
   for (const radius of boxRadii(sigma)) {
     if (radius < 1) continue;
-    boxLines(plane, width, height, 1, width, radius, wrap.x);
-    boxLines(plane, height, width, width, 1, radius, wrap.y);
+    boxRows(plane, spare, width, height, radius, wrap.x);
+    boxColumns(spare, plane, width, height, radius, wrap.y);
   }
 }
 
@@ -94,30 +95,57 @@ function threeTaps(
   }
 }
 
-function boxLines(
-  plane: Float32Array,
-  n: number,
-  lines: number,
-  step: number,
-  lineStep: number,
+/** One box along each row. */
+function boxRows(
+  from: Float32Array,
+  to: Float32Array,
+  width: number,
+  height: number,
   radius: number,
   wraps: boolean,
 ): void {
-  const padded = new Float64Array(n + 2 * radius + 1);
+  const padded = new Float64Array(width + 2 * radius + 1);
   const share = 1 / (2 * radius + 1);
-  for (let l = 0; l < lines; l++) {
-    const start = l * lineStep;
-    for (let i = 0; i < n; i++) padded[i + radius] = plane[start + i * step];
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let x = 0; x < width; x++) padded[x + radius] = from[row + x];
     for (let k = 0; k < radius; k++) {
-      padded[k] = plane[start + held(k - radius, n, wraps) * step];
-      padded[n + radius + k] = plane[start + held(n + k, n, wraps) * step];
+      padded[k] = from[row + held(k - radius, width, wraps)];
+      padded[width + radius + k] = from[row + held(width + k, width, wraps)];
     }
     let sum = 0;
     for (let k = 0; k < 2 * radius; k++) sum += padded[k];
-    for (let i = 0; i < n; i++) {
-      sum += padded[i + 2 * radius];
-      plane[start + i * step] = sum * share;
-      sum -= padded[i];
+    for (let x = 0; x < width; x++) {
+      sum += padded[x + 2 * radius];
+      to[row + x] = sum * share;
+      sum -= padded[x];
+    }
+  }
+}
+
+/** One box along each column, all columns a row at a time, so that memory is read in its order. */
+function boxColumns(
+  from: Float32Array,
+  to: Float32Array,
+  width: number,
+  height: number,
+  radius: number,
+  wraps: boolean,
+): void {
+  const sums = new Float64Array(width);
+  const share = 1 / (2 * radius + 1);
+  for (let k = -radius; k < radius; k++) {
+    const row = held(k, height, wraps) * width;
+    for (let x = 0; x < width; x++) sums[x] += from[row + x];
+  }
+  for (let y = 0; y < height; y++) {
+    const enters = held(y + radius, height, wraps) * width;
+    const leaves = held(y - radius, height, wraps) * width;
+    const row = y * width;
+    for (let x = 0; x < width; x++) {
+      const sum = sums[x] + from[enters + x];
+      to[row + x] = sum * share;
+      sums[x] = sum - from[leaves + x];
     }
   }
 }

@@ -30,9 +30,10 @@ export function normalsOf(
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       if (!inside[i]) continue;
-      const nx = -strength * slope.alongX(x, y);
+      const inner = x > 0 && y > 0 && x < width - 1 && y < height - 1 && slope.isSurrounded(i);
+      const nx = -strength * (inner ? slope.innerX(i) : slope.alongX(x, y));
       // The file's green points up, so the sign of the downward slope stays.
-      const ny = strength * slope.alongY(x, y);
+      const ny = strength * (inner ? slope.innerY(i) : slope.alongY(x, y));
       const length = Math.sqrt(nx * nx + ny * ny + 1);
       out[4 * i] = normalByte(nx / length);
       out[4 * i + 1] = normalByte(ny / length);
@@ -52,6 +53,40 @@ class SlopeReader {
     private readonly wrap: Wrap,
     private readonly pixelArt: boolean,
   ) {}
+
+  /** Whether all eight neighbours are inside; asked only of pixels that are not at the picture's border. */
+  isSurrounded(i: number): boolean {
+    const { inside, width } = this;
+    return (
+      (inside[i - 1] &
+        inside[i + 1] &
+        inside[i - width] &
+        inside[i + width] &
+        inside[i - width - 1] &
+        inside[i - width + 1] &
+        inside[i + width - 1] &
+        inside[i + width + 1]) ===
+      1
+    );
+  }
+
+  innerX(i: number): number {
+    return this.inner(i, 1, this.width);
+  }
+
+  innerY(i: number): number {
+    return this.inner(i, this.width, 1);
+  }
+
+  /** The slope of a surrounded pixel: the same sums as `along`, without asking what is there. */
+  private inner(i: number, step: number, side: number): number {
+    const { heights: h } = this;
+    const own = (h[i + step] - h[i - step]) / 2;
+    if (this.pixelArt) return own;
+    const before = (h[i - side + step] - h[i - side - step]) / 2;
+    const after = (h[i + side + step] - h[i + side - step]) / 2;
+    return (10 * own + 3 * before + 3 * after) / 16;
+  }
 
   alongX(x: number, y: number): number {
     return this.along(x, y, 1, 0);

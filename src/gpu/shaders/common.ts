@@ -1,4 +1,3 @@
-import { NATURAL_KNEE } from '@/core/light/fall';
 import { FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
 
 /** Pieces that several programs share. Places are scene px from the view's corner; rows run from the top. */
@@ -23,27 +22,26 @@ vec2 place() { return (gl_FragCoord.xy + u_origin) / u_outputPerScenePx; }
 `;
 
 export const TRANSFER = `
-float decode(float v) { return v <= 0.04045 ? v / 12.92 : pow((v + 0.055) / 1.055, 2.4); }
 float encode(float v) { return v <= 0.0 ? 0.0 : v <= 0.0031308 ? v * 12.92 : 1.055 * pow(v, 1.0 / 2.4) - 0.055; }
 vec3 encode3(vec3 v) { return vec3(encode(v.r), encode(v.g), encode(v.b)); }
 `;
 
-/** Twin of core/light/fall.ts. */
+/**
+ * Twin of core/light/fall.ts. What is the same over a whole light is worked out once a vertex: `knee` is
+ * (k squared, k squared + core squared), `perPx` one over the distance from core to reach.
+ */
 export const FALL = `
-float fallAt(float d, float core, float reach, int curve, float steepness) {
-  if (d >= reach) return 0.0;
-  if (d <= core) return 1.0;
-  float u = (d - core) / (reach - core);
+float fallAt(float d, float core, float reach, float perPx, vec2 knee, int curve, float steepness) {
+  float u = (d - core) * perPx;
   float base = 1.0;
   if (curve == 0) base = 1.0 - u;
   else if (curve == 1) base = 1.0 - u * u * (3.0 - 2.0 * u);
   else if (curve == 2) {
-    float k = max(core, reach * ${NATURAL_KNEE});
     float w = 1.0 - u * u * u * u;
-    float m = max(d, core);
-    base = w * w * (k * k + core * core) / (k * k + m * m);
+    base = w * w * knee.y / (knee.x + d * d);
   }
-  return steepness == 1.0 ? base : pow(base, steepness);
+  if (steepness != 1.0) base = pow(max(base, 0.0), steepness);
+  return d >= reach ? 0.0 : d <= core ? 1.0 : base;
 }
 `;
 

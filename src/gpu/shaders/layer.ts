@@ -1,33 +1,40 @@
-/** Gathers the sprites of a layer: albedo, normal and glow, premultiplied, each with its alpha. */
+/**
+ * The sprites of a layer. Gathered: albedo, normal and glow, premultiplied, each with its alpha. Direct: where no light
+ * but the even one reaches the layer it goes straight onto the picture, which comes to the same and saves the sums.
+ */
 import type { ProgramRecord } from '../device';
-import { HEADER, PLACE, TO_CLIP, TRANSFER } from './common';
+import { HEADER, PLACE, TO_CLIP } from './common';
 
-export const LAYER_PROGRAM: ProgramRecord = {
-  name: 'layer',
+const layerProgram = (name: string, isDirect: boolean): ProgramRecord => ({
+  name,
   vertex: `${HEADER}${TO_CLIP}
 uniform vec4 u_box;
 void main() {
   vec2 corner = vec2(gl_VertexID & 1, gl_VertexID >> 1);
   gl_Position = toClip(mix(u_box.xy, u_box.zw, corner));
 }`,
-  fragment: `${HEADER}${PLACE}${TRANSFER}
+  fragment: `${HEADER}${isDirect ? '#define DIRECT\n' : ''}${PLACE}
 uniform sampler2D u_art;
-uniform sampler2D u_normals;
 uniform sampler2D u_glow;
 uniform vec2 u_artPx;
 uniform vec4 u_inverse;
 uniform vec2 u_inverseAt;
-uniform vec4 u_normalMatrix;
-uniform bool u_hasNormals;
 uniform bool u_hasGlow;
 uniform bool u_selfLit;
 uniform float u_glowLevel;
 uniform vec3 u_tint;
 uniform bool u_nearest;
-uniform bool u_linear;
+#ifdef DIRECT
+uniform vec3 u_light;
+out vec4 picture;
+#else
+uniform sampler2D u_normals;
+uniform vec4 u_normalMatrix;
+uniform bool u_hasNormals;
 layout(location = 0) out vec4 albedo;
 layout(location = 1) out vec4 normal;
 layout(location = 2) out vec4 glow;
+#endif
 
 vec4 colours;
 vec3 facing;
@@ -39,12 +46,14 @@ void addTexel(ivec2 at, float weight) {
   ivec2 t = clamp(at, ivec2(0), ivec2(u_artPx) - 1);
   vec4 c = texelFetch(u_art, t, 0);
   float share = weight * c.a;
-  vec3 rgb = u_linear ? vec3(decode(c.r), decode(c.g), decode(c.b)) : c.rgb;
-  colours += vec4(rgb, 1.0) * share;
+  // Art of linear scenes lies in an sRGB texture and is decoded by the fetch.
+  colours += vec4(c.rgb, 1.0) * share;
+#ifndef DIRECT
   if (u_hasNormals) {
     vec3 n = texelFetch(u_normals, t, 0).rgb;
     facing += share * vec3(value(n.r), -value(n.g), value(n.b));
   }
+#endif
   if (u_hasGlow) shine += share * texelFetch(u_glow, t, 0).r;
 }
 
@@ -67,15 +76,24 @@ void main() {
     addTexel(t + ivec2(1, 1), f.x * f.y);
   }
   if (colours.a == 0.0) discard;
+  float glowShare = u_selfLit ? 1.0 : shine / colours.a;
+  vec3 shaded = colours.rgb * u_tint * (1.0 - glowShare);
+  vec3 shining = colours.rgb * glowShare * u_glowLevel;
+#ifdef DIRECT
+  picture = vec4(shaded * u_light + shining, colours.a);
+#else
   vec3 n = vec3(0.0, 0.0, 1.0);
   float size = length(facing);
   if (u_hasNormals && size >= 0.1 * colours.a) {
     facing /= size;
     n = normalize(vec3(dot(u_normalMatrix.xy, facing.xy), dot(u_normalMatrix.zw, facing.xy), facing.z));
   }
-  float glowShare = u_selfLit ? 1.0 : shine / colours.a;
-  albedo = vec4(colours.rgb * u_tint * (1.0 - glowShare), colours.a);
+  albedo = vec4(shaded, colours.a);
   normal = vec4(u_selfLit ? vec3(0.0) : n * colours.a, colours.a);
-  glow = vec4(colours.rgb * glowShare * u_glowLevel, colours.a);
+  glow = vec4(shining, colours.a);
+#endif
 }`,
-};
+});
+
+export const GATHER_PROGRAM = layerProgram('gather', false);
+export const DIRECT_PROGRAM = layerProgram('direct', true);

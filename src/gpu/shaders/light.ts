@@ -1,4 +1,5 @@
 /** What lights give to a layer, or hang in the air; instanced octagons, added up. */
+import { NATURAL_KNEE } from '@/core/light/fall';
 import type { ProgramRecord } from '../device';
 import { FALL, HEADER, PLACE, TO_CLIP } from './common';
 
@@ -16,10 +17,14 @@ uniform float u_outputPerScenePx;
 flat out vec4 v_place;
 flat out vec4 v_colour;
 flat out vec4 v_shape;
+flat out vec3 v_fall;
 void main() {
   v_place = a_place;
   v_colour = a_colour;
   v_shape = a_shape;
+  float core = a_place.z;
+  float k = max(core, a_place.w * ${NATURAL_KNEE});
+  v_fall = vec3(1.0 / max(a_place.w - core, 1e-6), k * k, k * k + core * core);
   float angle = (float(gl_VertexID) + 0.5) * 0.78539816;
   // The octagon round a circle, and one pixel more against rounding.
   float radius = a_place.w * 1.0823922 * u_outputPerScenePx + 1.5;
@@ -29,6 +34,7 @@ void main() {
 flat in vec4 v_place;
 flat in vec4 v_colour;
 flat in vec4 v_shape;
+flat in vec3 v_fall;
 uniform sampler2D u_normal;
 uniform sampler2D u_mask;
 uniform bool u_masked;
@@ -38,7 +44,7 @@ out vec4 light;
 void main() {
   vec2 p = place();
   vec2 d = v_place.xy - p;
-  float share = fallAt(length(d), v_place.z, v_place.w, int(v_colour.w), v_shape.x);
+  float share = fallAt(length(d), v_place.z, v_place.w, v_fall.x, v_fall.yz, int(v_colour.w), v_shape.x);
   if (u_masked) {
     vec4 stopped = texelFetch(u_mask, ivec2(gl_FragCoord.xy + u_origin - u_maskOrigin), 0);
     share *= 1.0 - dot(stopped, vec4(0.25));
@@ -46,9 +52,13 @@ void main() {
   if (u_air) share *= v_shape.w;
   else {
     vec3 n = texelFetch(u_normal, ivec2(gl_FragCoord.xy), 0).xyz;
-    float size = length(n);
-    n = size < 0.01 ? vec3(0.0, 0.0, 1.0) : n / size;
-    float facing = max(0.0, dot(n, normalize(vec3(d, max(v_shape.y, 1.0)))));
+    float size2 = dot(n, n);
+    if (size2 < 0.0001) {
+      n = vec3(0.0, 0.0, 1.0);
+      size2 = 1.0;
+    }
+    vec3 l = vec3(d, max(v_shape.y, 1.0));
+    float facing = max(0.0, dot(n, l) * inversesqrt(size2 * dot(l, l)));
     share *= 1.0 + (facing - 1.0) * v_shape.z;
   }
   light = vec4(v_colour.rgb * share, 0.0);

@@ -16,12 +16,11 @@ export const COMPOSITE_PROGRAM: ProgramRecord = {
 uniform sampler2D u_albedo;
 uniform sampler2D u_glow;
 uniform sampler2D u_light;
-uniform bool u_unlit;
 out vec4 picture;
 void main() {
   ivec2 at = ivec2(gl_FragCoord.xy);
   vec4 a = texelFetch(u_albedo, at, 0);
-  vec3 light = u_unlit ? vec3(1.0) : max(vec3(0.0), texelFetch(u_light, at, 0).rgb);
+  vec3 light = max(vec3(0.0), texelFetch(u_light, at, 0).rgb);
   picture = vec4(a.rgb * light + texelFetch(u_glow, at, 0).rgb, a.a);
 }`,
 };
