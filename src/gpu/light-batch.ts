@@ -1,6 +1,6 @@
 import type { Moment, MomentLight } from '@/core/moment/moment';
 import type { Device } from './device';
-import { LIGHT_FLOATS, LIGHT_PROGRAM } from './shaders/light';
+import { LIGHT_FLOATS, lightProgram } from './shaders/light';
 
 export interface LightDraw {
   width: number;
@@ -32,38 +32,43 @@ export class LightBatch {
     gl.bindVertexArray(null);
   }
 
-  draw({ view }: Moment, lights: readonly MomentLight[], draw: LightDraw): void {
+  /** Draws lights, those of one curve together. */
+  draw(moment: Moment, lights: readonly MomentLight[], draw: LightDraw): void {
+    const groups = new Map<number, MomentLight[]>();
+    for (const light of lights) {
+      const kind = light.curve * 2 + (light.steepness === 1 ? 0 : 1);
+      const group = groups.get(kind);
+      if (group) group.push(light);
+      else groups.set(kind, [light]);
+    }
+    for (const group of groups.values()) this.drawGroup(moment, group, draw);
+  }
+
+  private drawGroup({ view }: Moment, lights: readonly MomentLight[], draw: LightDraw): void {
     const { gl } = this.device;
     if (this.data.length < lights.length * LIGHT_FLOATS)
       this.data = new Float32Array(lights.length * 2 * LIGHT_FLOATS);
-    lights.forEach((light, i) => {
+    lights.forEach(({ x, y, corePx, reachPx, rgb, steepness, heightPx, relief, air }, i) => {
       this.data.set(
-        [
-          light.x - view.x,
-          light.y - view.y,
-          light.corePx,
-          light.reachPx,
-          ...light.rgb,
-          light.curve,
-          light.steepness,
-          light.heightPx,
-          light.relief,
-          light.air,
-        ],
+        [x - view.x, y - view.y, corePx, reachPx, ...rgb, 0, steepness, heightPx, relief, air],
         i * LIGHT_FLOATS,
       );
     });
-    this.device.program(LIGHT_PROGRAM).use(
+    const variant = {
+      curve: lights[0].curve,
+      isSteepened: lights[0].steepness !== 1,
+      isMasked: draw.maskAt !== null,
+      isAir: draw.air,
+    };
+    this.device.program(lightProgram(variant)).use(
       {
         u_targetPx: [draw.width, draw.height],
         u_targetOrigin: [0, 0],
         u_origin: [0, 0],
         u_outputPerScenePx: view.outputPerScenePx,
-        u_masked: draw.maskAt !== null,
-        u_maskOrigin: draw.maskAt ?? [0, 0],
-        u_air: draw.air,
+        ...(draw.maskAt ? { u_maskOrigin: draw.maskAt } : {}),
       },
-      { u_normal: draw.normal, u_mask: draw.mask },
+      { ...(draw.air ? {} : { u_normal: draw.normal }), ...(draw.maskAt ? { u_mask: draw.mask } : {}) },
     );
     gl.bindVertexArray(this.vertexArray);
     gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);

@@ -8,8 +8,8 @@ import type { Device, Target } from './device';
 import { OWN_SHADE_PROGRAM, SHADOW_PROGRAM } from './shaders/shadow';
 
 export const MASK_BUDGET_BYTES = 128 * 1024 * 1024;
-/** Boxes are widened to whole cells, so that a trembling reach keeps its mask. */
-const BOX_CELL_PX = 16;
+/** Masks are drawn for a reach larger by this, so that a trembling one keeps its mask. */
+const REACH_ROOM = 1.12;
 const EDGE_TEXTURE_WIDTH = 1024;
 
 /** A mask's target and the output pixel of the view at its corner. */
@@ -19,7 +19,11 @@ export interface ShadowMask {
   y: number;
 }
 
-interface Kept extends ShadowMask {
+interface Kept extends Omit<ShadowMask, 'target'> {
+  /** Null where nothing that is near stops the light, which is worth remembering too. */
+  target: Target | null;
+  /** It holds for every reach up to this one. */
+  reachPx: number;
   edges: Float64Array[];
 }
 
@@ -48,35 +52,27 @@ export class ShadowMasks {
 
   /** The mask of a light, or null where nothing of its light is in the view or nothing stops it. */
   maskOf(moment: Moment, light: MomentLight): ShadowMask | null {
-    const occluders = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(light, o));
-    const box = occluders.length > 0 ? maskBox(moment, light) : null;
-    if (!box) return null;
-    const { x: viewX, y: viewY, outputPerScenePx } = moment.view;
-    const key = [
-      light.x - viewX,
-      light.y - viewY,
-      ...box,
-      outputPerScenePx,
-      moment.pixelArt,
-      viewX,
-      viewY,
-    ].join(' ');
-    const edges = occluders.map((o) => o.edges);
+    const { x, y, outputPerScenePx, widthPx, heightPx } = moment.view;
+    const key = [light.x, light.y, x, y, outputPerScenePx, widthPx, heightPx, moment.pixelArt].join(' ');
     const kept = this.kept.get(key);
-    if (kept && sameEdges(kept.edges, edges)) {
+    if (kept && light.reachPx <= kept.reachPx && sameEdges(kept.edges, moment, light)) {
       this.kept.delete(key);
       this.kept.set(key, kept);
-      return kept;
+      return kept.target ? (kept as ShadowMask) : null;
     }
     if (kept) this.drop(key);
-    const mask = this.draw(moment, light, occluders, box);
-    this.kept.set(key, { ...mask, edges });
-    this.bytes += mask.target.bytes;
+    const roomy = { ...light, reachPx: light.reachPx * REACH_ROOM };
+    const occluders = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(roomy, o));
+    const box = occluders.length > 0 ? maskBox(moment, roomy) : null;
+    const mask = box ? this.draw(moment, roomy, occluders, box) : { target: null, x: 0, y: 0 };
+    const edges = light.occluders.map((i) => moment.occluders[i].edges);
+    this.kept.set(key, { ...mask, edges, reachPx: roomy.reachPx });
+    this.bytes += mask.target?.bytes ?? 0;
     for (const oldest of this.kept.keys()) {
       if (this.bytes <= this.budget || oldest === key) break;
       this.drop(oldest);
     }
-    return mask;
+    return mask.target ? mask : null;
   }
 
   dispose(): void {
@@ -88,6 +84,7 @@ export class ShadowMasks {
   private drop(key: string): void {
     const kept = this.kept.get(key)!;
     this.kept.delete(key);
+    if (!kept.target) return;
     this.bytes -= kept.target.bytes;
     this.device.dropTarget(kept.target);
   }
@@ -150,8 +147,12 @@ export class ShadowMasks {
   }
 }
 
-function sameEdges(a: Float64Array[], b: Float64Array[]): boolean {
-  return a.length === b.length && a.every((edges, i) => edges === b[i]);
+/** Edges of an occluder that did not move are the same array. */
+function sameEdges(edges: readonly Float64Array[], moment: Moment, light: MomentLight): boolean {
+  return (
+    edges.length === light.occluders.length &&
+    light.occluders.every((i, k) => moment.occluders[i].edges === edges[k])
+  );
 }
 
 function isNear({ x, y, reachPx }: MomentLight, { box }: MomentOccluder): boolean {
@@ -163,8 +164,8 @@ function isNear({ x, y, reachPx }: MomentLight, { box }: MomentOccluder): boolea
 /** Corner and size, in output pixels, of what the light reaches of the view. */
 function maskBox({ view }: Moment, { x, y, reachPx }: MomentLight): [number, number, number, number] | null {
   const scale = view.outputPerScenePx;
-  const low = (v: number) => Math.floor(((v - reachPx) * scale) / BOX_CELL_PX) * BOX_CELL_PX;
-  const high = (v: number) => Math.ceil(((v + reachPx) * scale) / BOX_CELL_PX) * BOX_CELL_PX;
+  const low = (v: number) => Math.floor((v - reachPx) * scale);
+  const high = (v: number) => Math.ceil((v + reachPx) * scale);
   const left = Math.max(0, low(x - view.x));
   const top = Math.max(0, low(y - view.y));
   const right = Math.min(view.widthPx, high(x - view.x));

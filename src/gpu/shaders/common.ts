@@ -1,4 +1,5 @@
 import { FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
+import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
 
 /** Pieces that several programs share. Places are scene px from the view's corner; rows run from the top. */
 export const HEADER = `#version 300 es
@@ -26,24 +27,29 @@ float encode(float v) { return v <= 0.0 ? 0.0 : v <= 0.0031308 ? v * 12.92 : 1.0
 vec3 encode3(vec3 v) { return vec3(encode(v.r), encode(v.g), encode(v.b)); }
 `;
 
+/** Twin of core/light/fall.ts: GLSL for the base of each curve, by its number, from u, d and the knee. */
+const CURVE_GLSL: Record<number, string> = {
+  [CURVE_STRAIGHT]: '1.0 - u',
+  [CURVE_EASED]: '1.0 - u * u * (3.0 - 2.0 * u)',
+  [CURVE_NATURAL]: '(1.0 - u * u * u * u) * (1.0 - u * u * u * u) * knee.y / (knee.x + d * d)',
+  [CURVE_EVEN]: '1.0',
+};
+
 /**
- * Twin of core/light/fall.ts. What is the same over a whole light is worked out once a vertex: `knee` is
- * (k squared, k squared + core squared), `perPx` one over the distance from core to reach.
+ * The falloff of one curve, as a function of its own: a branch over curves costs as much as all of them. What is the
+ * same over a whole light is worked out once a vertex: `knee` is (k squared, k squared + core squared), `perPx` one
+ * over the distance from core to reach.
  */
-export const FALL = `
-float fallAt(float d, float core, float reach, float perPx, vec2 knee, int curve, float steepness) {
+export function fallGlsl(curve: number, isSteepened: boolean): string {
+  return `
+float fallAt(float d, float core, float reach, float perPx, vec2 knee, float steepness) {
   float u = (d - core) * perPx;
-  float base = 1.0;
-  if (curve == 0) base = 1.0 - u;
-  else if (curve == 1) base = 1.0 - u * u * (3.0 - 2.0 * u);
-  else if (curve == 2) {
-    float w = 1.0 - u * u * u * u;
-    base = w * w * knee.y / (knee.x + d * d);
-  }
-  if (steepness != 1.0) base = pow(max(base, 0.0), steepness);
+  float base = ${CURVE_GLSL[curve]};
+  ${isSteepened ? 'base = pow(max(base, 0.0), steepness);' : ''}
   return d >= reach ? 0.0 : d <= core ? 1.0 : base;
 }
 `;
+}
 
 /** Twin of core/light/shadow.ts: whether edge a-b lies across the way from p to the light. */
 export const STOPS = `
