@@ -28,9 +28,9 @@ export function SceneBay() {
             onCommit={backdrop.set}
           />
           <Switch
-            label="Takes light"
+            label="Lit"
             on={backdropLit.value}
-            words={['yes', 'no']}
+            words={['by the ambient', 'as it is']}
             onChange={backdropLit.set}
           />
         </Column>

@@ -180,7 +180,7 @@ function Output({
     onKeep(chosen.recipe, 'Choose a recipe by looking');
   };
   return (
-    <Column title="Out">
+    <Column title="Out" wide>
       <Choice<'up' | 'down'>
         label="Green"
         value={yUp ? 'up' : 'down'}

@@ -126,7 +126,8 @@ export class Overlay {
     c.fillStyle = colours.text;
     c.shadowColor = colours.ground;
     c.shadowBlur = 3 * pixelRatio;
-    c.fillText(label, left + 6 * pixelRatio, top + 15 * pixelRatio);
+    // Beyond the stage's upper edge the label stays within sight.
+    c.fillText(label, Math.max(0, left) + 6 * pixelRatio, Math.max(0, top) + 15 * pixelRatio);
     c.shadowBlur = 0;
     c.globalAlpha = 1;
   }
