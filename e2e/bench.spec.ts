@@ -37,6 +37,8 @@ test('projects and scenes are made, renamed, duplicated, binned and restored', a
   const orchard = `Orchard ${Date.now()}`;
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open Evening train' }).first()).toBeVisible();
+  const still = page.locator('img[src*="/picture"]').first();
+  await expect.poll(() => still.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(480);
   const name = (await newProject(page)).getByLabel('Name of the project');
   await name.fill(orchard);
   await name.press('Enter');

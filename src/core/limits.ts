@@ -4,6 +4,9 @@ export const LIMITS = {
   pictureBytes: 96 * 1024 * 1024,
   /** Pixels along either side of a picture. */
   pictureSidePx: 4096,
+  /** Bytes of the small picture of a scene on the front page, and its longer side. */
+  scenePictureBytes: 2 * 1024 * 1024,
+  scenePictureSidePx: 480,
   /** Bytes of one bundle file, and of all it holds once unpacked. */
   bundleBytes: 256 * 1024 * 1024,
   bundleUnpackedBytes: 1024 * 1024 * 1024,

@@ -1,9 +1,16 @@
 /** The demo in the database: when it is empty, or when someone asks for it back. */
-import { fennelHalt } from '@/demo/fennel-halt';
+import { bundlePictures } from '@/core/handoff/bundle';
+import { renderReference } from '@/core/light/reference';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
+import { encodePng } from '@/core/raster/png';
+import { settingsOf } from '@/core/scene/document';
+import { fennelHalt, type DemoScene } from '@/demo/fennel-halt';
 import { transaction } from './database/pool';
 import { rowOf, sql } from './database/sql';
 import { keepBlobOn, sha256Of } from './queries/blobs';
 import { makeProjectOn } from './queries/projects';
+import { keepScenePictureOn } from './queries/scene-pictures';
 import { makeSceneOn } from './queries/scenes';
 import type { Pool } from 'mysql2/promise';
 
@@ -13,8 +20,17 @@ export async function seedDemo(pool: Pool): Promise<string> {
   return transaction(async (connection) => {
     for (const picture of demo.pictures.values()) await keepBlobOn(connection, picture, 'image/png');
     const projectId = await makeProjectOn(connection, demo.projectName);
-    return makeSceneOn(connection, projectId, demo.sceneName, demo.document);
+    const sceneId = await makeSceneOn(connection, projectId, demo.sceneName, demo.document);
+    await keepScenePictureOn(connection, sceneId, stillOf(demo));
+    return sceneId;
   }, pool);
+}
+
+/** The gate at the hour at which the scene opens, drawn by the reference renderer. */
+function stillOf({ document, pictures }: DemoScene): Uint8Array {
+  const { clockHours } = settingsOf(document);
+  const moment = momentAt(document, clockHours, 0, NOTHING_PASSING, gateView(document));
+  return encodePng(renderReference(moment, bundlePictures({ scene: document, pictures })));
 }
 
 /** Adds the demo where there is no project at all. */

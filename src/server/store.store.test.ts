@@ -33,6 +33,7 @@ import {
   PATCHES_KEPT,
   renameScene,
 } from './queries/scenes';
+import { keepScenePicture, scenePicture } from './queries/scene-pictures';
 import { seedDemo, seedWhenEmpty } from './seed';
 import { MIGRATIONS, openTestDatabase, type TestDatabase } from './testing';
 
@@ -259,6 +260,26 @@ describe('projects and scenes', () => {
     await destroyBinnedProject(projectId);
     await expect(openScene(id)).rejects.toThrow(/no scene/);
     expect((await allProjects()).some((p) => p.name === 'Halt 🚂')).toBe(false);
+  });
+});
+
+describe('the small picture of a scene', () => {
+  const bytes = encodePng({ width: 2, height: 1, data: new Uint8Array(8).fill(90) });
+
+  it('is kept with the revision that it shows, goes along with a copy, and is missing in words', async () => {
+    const { projectId, id } = await freshScene();
+    await expect(scenePicture(id)).rejects.toThrow(/no picture/);
+    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', lamp(1))] });
+    await keepScenePicture(id, bytes);
+    await keepScenePicture(id, bytes);
+    expect(new Uint8Array(await scenePicture(id))).toEqual(bytes);
+    const copyId = await copyScene(id, 'Copy');
+    const { scenes } = (await allProjects()).find((project) => project.id === projectId)!;
+    expect(scenes.map((scene) => [scene.id, scene.pictureRevision])).toEqual([
+      [id, 2],
+      [copyId, 1],
+    ]);
+    await expect(keepScenePicture('none', bytes)).rejects.toThrow(/no scene/);
   });
 });
 

@@ -2,7 +2,7 @@
 import { expose, transfer } from 'comlink';
 import { normalFile } from '@/core/handoff/maps';
 import { looksLikePixelArt, type Image } from '@/core/raster/image';
-import { decodePng } from '@/core/raster/png';
+import { decodePng, encodePng } from '@/core/raster/png';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import { reducedImage, reducedRecipe, reductionFor } from '@/core/relief/reduced';
@@ -119,6 +119,11 @@ const work = {
       if (thrown instanceof Overtaken) return null;
       throw thrown;
     }
+  },
+
+  encode(image: Image): Uint8Array {
+    const bytes = encodePng(image);
+    return transfer(bytes, [bytes.buffer]);
   },
 
   normalMap(sha256: string, recipe: Recipe, yUp: boolean): Uint8Array {

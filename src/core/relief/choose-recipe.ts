@@ -4,6 +4,7 @@ import { lightnessOf } from '../raster/colour';
 import { looksLikePixelArt, type Image } from '../raster/image';
 import { distanceInside } from '../raster/distance';
 import { recipeWith, type Recipe } from './recipe';
+import { reducedImage, reductionFor } from './reduced';
 import { silhouetteOf } from './relief-of';
 
 export interface ChosenRecipe {
@@ -20,8 +21,11 @@ const BUSY = 0.045;
 const BUSY_OCTAVES = [0.25, 0.5, 0.6, 0.4, 0.15];
 const CALM_OCTAVES = [1, 0.8, 0.5, 0.3, 0.1];
 
-export function chooseRecipe(image: Image): ChosenRecipe {
-  const pixelArt = looksLikePixelArt(image);
+export function chooseRecipe(whole: Image): ChosenRecipe {
+  const pixelArt = looksLikePixelArt(whole);
+  // Of a large picture a smaller one tells enough.
+  const factor = pixelArt ? 1 : reductionFor(whole.width, whole.height);
+  const image = factor === 1 ? whole : reducedImage(whole, factor);
   const { inside, width, height } = silhouetteOf(image);
   const count = inside.reduce((sum, flag) => sum + flag, 0);
   const art = pixelArt ? 'pixel art' : 'painted art';

@@ -11,6 +11,8 @@ export interface SceneEntry {
   revision: number;
   updatedAt: string;
   isBinned: boolean;
+  /** The revision that its small picture shows; null has none yet. */
+  pictureRevision: number | null;
 }
 
 export interface ProjectEntry {
@@ -30,6 +32,7 @@ interface SceneRow extends ProjectRow {
   project_id: string;
   revision: number;
   updated_at: string;
+  picture_revision: number | null;
 }
 
 /** All projects with their scenes, oldest first, binned ones marked. */
@@ -43,7 +46,7 @@ export async function allProjects(): Promise<ProjectEntry[]> {
     const scenes = await rowsOf<SceneRow>(
       connection,
       sql`
-      SELECT id, project_id, name, revision, updated_at, binned_at FROM scene ORDER BY created_at, id`,
+      SELECT id, project_id, name, revision, updated_at, binned_at, picture_revision FROM scene ORDER BY created_at, id`,
     );
     return projects.map(({ id, name, binned_at }) => ({
       id,
@@ -54,8 +57,15 @@ export async function allProjects(): Promise<ProjectEntry[]> {
   });
 }
 
-function sceneEntry({ id, name, revision, updated_at, binned_at }: SceneRow): SceneEntry {
-  return { id, name, revision, updatedAt: updated_at, isBinned: binned_at !== null };
+function sceneEntry(row: SceneRow): SceneEntry {
+  return {
+    id: row.id,
+    name: row.name,
+    revision: row.revision,
+    updatedAt: row.updated_at,
+    isBinned: row.binned_at !== null,
+    pictureRevision: row.picture_revision,
+  };
 }
 
 export async function makeProject(name: string): Promise<string> {

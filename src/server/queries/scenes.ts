@@ -264,8 +264,9 @@ export async function copySceneOn(
   await run(
     connection,
     sql`
-    INSERT INTO scene (id, project_id, name, document, document_revision, revision)
-    VALUES (${copyId}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`,
+    INSERT INTO scene (id, project_id, name, document, document_revision, revision, picture, picture_revision)
+    SELECT ${copyId}, ${projectId}, ${name}, ${storedText(document)}, 1, 1, picture, IF(picture IS NULL, NULL, 1)
+    FROM scene WHERE id = ${id}`,
   );
   return copyId;
 }

@@ -105,7 +105,17 @@ function BinKeys({ kind, id, act }: { kind: 'projects' | 'scenes'; id: string; a
 
 function SceneCard({ scene, inBin, act }: { scene: SceneEntry; inBin: boolean; act: Act }) {
   return (
-    <li className="flex w-[280px] flex-col gap-2 border border-line bg-slate p-3">
+    <li className="flex w-[282px] flex-col gap-2 border border-line bg-slate p-2">
+      {scene.pictureRevision === null ? (
+        <p className="flex h-[150px] items-center justify-center bg-soot text-ash">not looked at yet</p>
+      ) : (
+        // eslint-disable-next-line @next/next/no-img-element -- the picture is the server's own, at its own size
+        <img
+          src={`/api/scenes/${scene.id}/picture?r=${scene.pictureRevision}`}
+          alt=""
+          className="pixels h-[150px] w-full bg-soot object-cover"
+        />
+      )}
       <NameField
         name={scene.name}
         label="Name of the scene"

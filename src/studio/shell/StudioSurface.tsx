@@ -13,12 +13,14 @@ import { KeysDialog } from './KeysDialog';
 import { TopBar } from './TopBar';
 import { useAddress } from './use-address';
 import { useKeys } from './use-keys';
+import { useScenePicture } from './use-scene-picture';
 
 /** The three bands: the thing itself, its line of measure, the desk. */
 export function StudioSurface() {
   const bench = useDesk((state) => state.bench);
   useKeys();
   useAddress();
+  useScenePicture();
   return (
     <div className="grid h-dvh grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
       <TopBar />

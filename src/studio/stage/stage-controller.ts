@@ -2,7 +2,10 @@
  * The stage draws itself: a loop of its own reads the stores, renders through a Moment and draws handles above. It
  * renders again only when something changed or a flame burns. React gives it the canvases and nothing else.
  */
-import { momentAt } from '@/core/moment/moment-at';
+import { LIMITS } from '@/core/limits';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
+import type { Image } from '@/core/raster/image';
 import { settingsOf } from '@/core/scene/document';
 import { clockText } from '@/core/time/cues';
 import { openContext } from '@/gpu/device';
@@ -94,6 +97,34 @@ export class StageController {
   zoom(direction: number): void {
     const { width, height } = this.size;
     this.zoomAbout(direction, width / 2, height / 2);
+  }
+
+  /** A small picture of the gate as it is kept, without what lasts only while looking; null where nothing can draw. */
+  still(): Image | null {
+    const { renderer, studio } = this;
+    if (!renderer || renderer.gl.isContextLost()) return null;
+    const scene = studio.scenes.kept;
+    const { gateWidthPx, gateHeightPx, pixelArt } = settingsOf(scene);
+    const share = Math.min(1, LIMITS.scenePictureSidePx / Math.max(gateWidthPx, gateHeightPx));
+    // Pixel art is never shrunk: what is too large is shown from its middle.
+    const view = gateView(scene, pixelArt ? 1 : share);
+    const width = Math.min(view.widthPx, LIMITS.scenePictureSidePx);
+    const height = Math.min(view.heightPx, LIMITS.scenePictureSidePx);
+    const cut = {
+      ...view,
+      x: view.x + (view.widthPx - width) / 2 / view.outputPerScenePx,
+      y: view.y + (view.heightPx - height) / 2 / view.outputPerScenePx,
+      widthPx: width,
+      heightPx: height,
+    };
+    const { clockHours, seconds } = studio.live.getState();
+    const picture = renderer.render(
+      momentAt(scene, clockHours, seconds, NOTHING_PASSING, cut),
+      studio.pictures.source,
+      'still',
+    );
+    this.touch();
+    return { width, height, data: renderer.read(picture) };
   }
 
   /** Escape. @returns whether anything was cancelled */

@@ -6,9 +6,14 @@ export interface SceneEntry {
   id: string;
   name: string;
   isBinned: boolean;
+  /** The revision that its small picture shows; null has none yet. */
+  pictureRevision: number | null;
 }
 
-export interface ProjectEntry extends SceneEntry {
+export interface ProjectEntry {
+  id: string;
+  name: string;
+  isBinned: boolean;
   scenes: SceneEntry[];
 }
 
@@ -66,6 +71,12 @@ export const api = {
   keepPicture: (bytes: Uint8Array<ArrayBuffer>) =>
     ask<{ sha256: string; widthPx: number; heightPx: number }>('/api/blobs', {
       method: 'POST',
+      headers: { 'content-type': 'image/png' },
+      body: bytes,
+    }),
+  keepScenePicture: (sceneId: string, bytes: Uint8Array<ArrayBuffer>) =>
+    ask(`/api/scenes/${sceneId}/picture`, {
+      method: 'PUT',
       headers: { 'content-type': 'image/png' },
       body: bytes,
     }),

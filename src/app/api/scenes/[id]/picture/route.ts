@@ -1,0 +1,23 @@
+import { LIMITS } from '@/core/limits';
+import { inspectPng } from '@/core/raster/png';
+import { bytesOf } from '@/server/http/body';
+import { handler } from '@/server/http/problem';
+import type { RecordContext } from '@/server/http/records';
+import { keepScenePicture, scenePicture } from '@/server/queries/scene-pictures';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = handler<RecordContext>(async (_, { params }) => {
+  const bytes = await scenePicture((await params).id);
+  // The address names the revision that is shown, so it may be kept.
+  return new Response(new Uint8Array(bytes), {
+    headers: { 'content-type': 'image/png', 'cache-control': 'private, max-age=31536000' },
+  });
+});
+
+export const PUT = handler<RecordContext>(async (request, { params }) => {
+  const bytes = await bytesOf(request, 'image/png', LIMITS.scenePictureBytes);
+  inspectPng(bytes);
+  await keepScenePicture((await params).id, bytes);
+  return Response.json({ kept: true });
+});
