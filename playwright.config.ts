@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM_LAUNCH } from './bin/lib/chromium.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -11,20 +12,6 @@ export default defineConfig({
   use: {
     baseURL: process.env.OILWICK_TEST_URL,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env.OILWICK_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--use-gl=angle',
-        '--use-angle=swiftshader',
-        '--enable-unsafe-swiftshader',
-        '--ignore-gpu-blocklist',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-        '--disable-quic',
-      ],
-    },
+    launchOptions: CHROMIUM_LAUNCH,
   },
 });

@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { loadavg } from 'node:os';
 import { chromium } from '@playwright/test';
+import { CHROMIUM_LAUNCH } from '../bin/lib/chromium.mjs';
 import { pageBundle } from '../e2e/page-bundle';
 
 const ROUNDS = 21;
@@ -18,18 +19,7 @@ interface Measured {
 const median = (values: number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];
 
 async function main(): Promise<void> {
-  const browser = await chromium.launch({
-    executablePath: process.env.OILWICK_CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--use-gl=angle',
-      '--use-angle=swiftshader',
-      '--enable-unsafe-swiftshader',
-      '--ignore-gpu-blocklist',
-      '--no-first-run',
-      '--disable-background-networking',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
   const page = await browser.newPage();
   await page.addScriptTag({ content: await pageBundle('benchmarks/stage-page.ts') });
   const rounds: Measured[][] = [];

@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // npm run screenshots: takes the pictures of docs/screenshots anew, from the demo.
+import { CHROMIUM_LAUNCH } from './lib/chromium.mjs';
 import { startOwnServer } from './lib/own-server.mjs';
 import {
   buildApplication,
@@ -21,17 +22,7 @@ ensureFolders();
 buildApplication(BUILD);
 const { chromium } = await import('@playwright/test');
 const server = await startOwnServer(BUILD);
-const browser = await chromium.launch({
-  executablePath: process.env.OILWICK_CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--use-gl=angle',
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
-    '--ignore-gpu-blocklist',
-    '--no-first-run',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM_LAUNCH);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const shoot = async (name) => {

@@ -15,26 +15,20 @@ import {
 } from '@/core/scene/defaults';
 import type { SceneDocument, Sprite } from '@/core/scene/document';
 import { farHills, nearHills, sky, woods } from './art/landscape';
+import { HUT, hut, hutGlow } from './art/hut';
 import {
-  churn,
-  ground,
   handLantern,
   handLanternGlow,
-  hut,
-  HUT,
-  hutGlow,
-  lamp,
   LAMP,
+  lamp,
   lampGlow,
-  luggage,
-  nameBoard,
-  platform,
   signal,
   signalGlow,
   SIGNAL_POST,
-  verge,
-  wagon,
-} from './art/halt';
+} from './art/lamps';
+import { nameBoard } from './art/lettering';
+import { wagon } from './art/wagon';
+import { churn, ground, luggage, platform, verge } from './art/yard';
 import type { Paint } from './paint';
 
 export interface DemoScene {
@@ -135,9 +129,9 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       clockHours: 19.2,
     }),
     planes: {
-      sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1 }),
-      hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35 }),
-      woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7 }),
+      sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1, locked: true }),
+      hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35, locked: true }),
+      woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7, locked: true }),
       line: newPlane({ name: 'Line', order: 'a4' }),
       halt: newPlane({ name: 'Halt', order: 'a5' }),
       front: newPlane({ name: 'Front', order: 'a6', parallax: 1.15 }),

@@ -2,6 +2,7 @@
 import { Unzip, UnzipInflate, zipSync, type Zippable } from 'fflate';
 import { InputFault, wordsOf } from '../faults';
 import { LIMITS } from '../limits';
+import { concatenated } from '../raster/bytes';
 
 export type Files = Record<string, Uint8Array>;
 
@@ -45,7 +46,7 @@ export function unpackFiles(bytes: Uint8Array): Files {
       parts.push(chunk);
       if (!final) return;
       pending--;
-      files[file.name] = joined(parts);
+      files[file.name] = concatenated(parts);
     };
     file.start();
   });
@@ -74,14 +75,4 @@ function checkPath(path: string): void {
   ) {
     throw new InputFault(`The archive names a path that leads out of it: ${path}`);
   }
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
 }

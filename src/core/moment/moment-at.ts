@@ -32,7 +32,8 @@ import {
 import { occluderEdges } from './occluder-edges';
 import type { Passing } from './passing';
 
-const CURVE_NUMBERS: Record<FallCurve, number> = {
+/** The curves of the document as the numbers of a Moment. */
+export const CURVE_NUMBERS: Record<FallCurve, number> = {
   straight: CURVE_STRAIGHT,
   eased: CURVE_EASED,
   natural: CURVE_NATURAL,

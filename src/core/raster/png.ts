@@ -6,6 +6,7 @@ import { convertIndexedToRgb, decode, encode, type DecodedPng } from 'fast-png';
 import { Inflate, unzlibSync, zlibSync } from 'fflate';
 import { InputFault, wordsOf } from '../faults';
 import { LIMITS } from '../limits';
+import { concatenated } from './bytes';
 import { checkImage, type Image } from './image';
 
 export interface PngFacts {
@@ -260,16 +261,6 @@ function chunk(type: string, body: Uint8Array): Uint8Array {
   new DataView(out.buffer).setUint32(0, body.length);
   for (let i = 0; i < 4; i++) out[4 + i] = type.charCodeAt(i);
   out.set(body, 8);
-  return out;
-}
-
-function concatenated(parts: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
   return out;
 }
 

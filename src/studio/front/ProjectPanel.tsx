@@ -107,7 +107,7 @@ function SceneCard({ scene, inBin, act }: { scene: SceneEntry; inBin: boolean; a
   return (
     <li className="flex w-[282px] flex-col gap-2 border border-line bg-slate p-2">
       {scene.pictureRevision === null ? (
-        <p className="flex h-[150px] items-center justify-center bg-soot text-ash">not looked at yet</p>
+        <p className="flex h-[150px] items-center justify-center bg-soot text-ash">no picture yet</p>
       ) : (
         // eslint-disable-next-line @next/next/no-img-element -- the picture is the server's own, at its own size
         <img

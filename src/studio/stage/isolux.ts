@@ -1,18 +1,12 @@
 /** Isolux lines of a light: where it is full, half, an eighth, and where it ends. Each can be dragged. */
 import { exp, pow } from '@/core/geometry/exact';
 import { distanceAtShare, fallAt } from '@/core/light/fall';
-import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
-import type { FallCurve, Light } from '@/core/scene/document';
+import { CURVE_NUMBERS } from '@/core/moment/moment-at';
+import type { Light } from '@/core/scene/document';
 
 export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;
 export type IsoluxName = (typeof ISOLUX)[number];
 
-const NUMBERS: Record<FallCurve, number> = {
-  straight: CURVE_STRAIGHT,
-  eased: CURVE_EASED,
-  natural: CURVE_NATURAL,
-  even: CURVE_EVEN,
-};
 const SHARES = { half: 0.5, eighth: 0.125 } as const;
 
 /** Where round the light each line's handle sits, degrees clockwise from the right. */
@@ -31,7 +25,7 @@ export function isoluxRadius(light: Light, name: IsoluxName): number {
     SHARES[name],
     light.corePx,
     Math.max(light.corePx, light.reachPx),
-    NUMBERS[light.curve],
+    CURVE_NUMBERS[light.curve],
     light.steepness,
   );
 }
@@ -41,7 +35,7 @@ export function draggedIsolux(light: Light, name: IsoluxName, radius: number): P
   const r = Math.max(0, radius);
   if (name === 'full') return { corePx: round(Math.min(r, light.reachPx)) };
   if (name === 'end') return { reachPx: round(Math.max(1, light.corePx, r)) };
-  const base = fallAt(r, light.corePx, light.reachPx, NUMBERS[light.curve], 1);
+  const base = fallAt(r, light.corePx, light.reachPx, CURVE_NUMBERS[light.curve], 1);
   if (base <= 0 || base >= 1) return {};
   // base ^ s = share; by halving, since base falls with s.
   let [low, high] = [0.1, 10];
