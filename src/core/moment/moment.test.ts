@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newArtwork, newLight, newOccluder, newScene, newSprite, newWick } from '../scene/defaults';
+import type { SceneDocument } from '../scene/document';
+import { gateView, momentAt, spriteAffine } from './moment-at';
+import { NOTHING_PASSING } from './passing';
+
+function halt(): SceneDocument {
+  const scene = newScene({ gateX: 40, gateY: 10, gateWidthPx: 100, gateHeightPx: 50 });
+  scene.planes['plane-far'] = { ...scene.planes['plane-far'], parallax: 0.25 };
+  scene.artworks.art = newArtwork({
+    name: '',
+    imageSha: 'a'.repeat(64),
+    widthPx: 10,
+    heightPx: 20,
+    pixelArt: true,
+    pivotX: 0,
+    pivotY: 0,
+  });
+  scene.sprites.far = newSprite({ name: '', planeId: 'plane-far', order: 'a', artworkId: 'art', x: 5, y: 5 });
+  scene.sprites.one = newSprite({
+    name: '',
+    planeId: 'plane-near',
+    order: 'a1',
+    artworkId: 'art',
+    x: 0,
+    y: 0,
+  });
+  scene.sprites.two = newSprite({
+    name: '',
+    planeId: 'plane-near',
+    order: 'a2',
+    artworkId: 'art',
+    x: 0,
+    y: 0,
+    takesShadows: false,
+  });
+  scene.sprites.three = newSprite({
+    name: '',
+    planeId: 'plane-near',
+    order: 'a3',
+    artworkId: 'art',
+    x: 0,
+    y: 0,
+    takesShadows: false,
+    answer: 'self-lit',
+  });
+  scene.lights.b = newLight({
+    name: '',
+    planeId: 'plane-near',
+    order: 'a',
+    x: 1,
+    y: 1,
+    spanFarId: 'plane-middle',
+  });
+  scene.lights.a = newLight({
+    name: '',
+    planeId: 'plane-far',
+    order: 'b',
+    x: 1,
+    y: 1,
+    wickId: 'wick',
+    reachPx: 50,
+  });
+  scene.wicks.wick = newWick({ name: '', seed: 3, levelLow: 0.5, levelHigh: 0.5, reachLow: 2, reachHigh: 2 });
+  scene.occluders.o = newOccluder({
+    name: '',
+    planeId: 'plane-far',
+    kind: 'closed',
+    outlines: [[0, 0, 4, 0, 4, 4]],
+  });
+  scene.occluders.p = newOccluder({
+    name: '',
+    planeId: 'plane-near',
+    kind: 'line',
+    outlines: [[0, 0, 4, 0]],
+  });
+  return scene;
+}
+
+const moment = (scene: SceneDocument, passing = {}) =>
+  momentAt(scene, 12, 3, { ...NOTHING_PASSING, ...passing }, gateView(scene));
+
+describe('a Moment', () => {
+  it('puts planes where the gate and their parallax say', () => {
+    const scene = halt();
+    expect(spriteAffine(scene, scene.sprites.far)).toMatchObject({ e: 5 + 40 * 0.75, f: 5 + 10 * 0.75 });
+    expect(spriteAffine(scene, scene.sprites.one)).toMatchObject({ e: 0, f: 0 });
+    expect(moment(scene).lights[0]).toMatchObject({ x: 31, y: 8.5 });
+  });
+
+  it('gathers neighbours of equal shadow-taking into one layer', () => {
+    const [far, middle, near] = moment(halt()).planes;
+    expect([far.layers.length, middle.layers.length]).toEqual([1, 0]);
+    expect(near.layers.map((layer) => [layer.takesShadows, layer.sprites.length])).toEqual([
+      [true, 1],
+      [false, 2],
+    ]);
+  });
+
+  it('lists lights by id, each with the planes that it reaches and the occluders there', () => {
+    const { lights } = moment(halt());
+    expect(lights.map((l) => [l.spanFar, l.spanNear, l.occluders])).toEqual([
+      [0, 2, [0, 1]],
+      [1, 2, [1]],
+    ]);
+    expect(lights[0].reachPx).toBe(100);
+  });
+
+  it('is the same whatever the order of records in the document', () => {
+    const scene = halt();
+    const turned = Object.fromEntries(
+      Object.entries(scene).map(([key, value]) => [
+        key,
+        typeof value === 'object' ? Object.fromEntries(Object.entries(value as object).reverse()) : value,
+      ]),
+    ) as unknown as SceneDocument;
+    expect(moment(turned)).toEqual(moment(scene));
+  });
+
+  it('leaves out what is hidden: it neither shows, nor blocks, nor lights', () => {
+    const scene = halt();
+    scene.planes['plane-near'] = { ...scene.planes['plane-near'], hidden: true };
+    const { planes, lights, occluders } = moment(scene);
+    expect(planes[2].layers).toEqual([]);
+    expect(lights.length).toBe(1);
+    expect(occluders.length).toBe(1);
+  });
+
+  it('is the art alone when unlit, without relief or without shadows when a wipe leaves them out', () => {
+    expect(moment(halt(), { unlit: true })).toMatchObject({ unlit: true, lights: [], occluders: [] });
+    expect(moment(halt(), { shadows: false }).lights.every((l) => l.occluders.length === 0)).toBe(true);
+    const scene = halt();
+    scene.reliefs.art = { recipe: {} as never };
+    expect(moment(scene).planes[0].layers[0].sprites[0].normal).not.toBeNull();
+    expect(moment(scene, { relief: false }).planes[0].layers[0].sprites[0].normal).toBeNull();
+  });
+
+  it('survives references to what is gone', () => {
+    const scene = halt();
+    scene.sprites.one = { ...scene.sprites.one, artworkId: 'gone' };
+    scene.lights.b = { ...scene.lights.b, spanFarId: 'gone', wickId: 'gone' };
+    scene.occluders.p = { ...scene.occluders.p, spriteId: 'gone' };
+    const { planes, lights, occluders } = moment(scene);
+    expect(planes[2].layers.length).toBe(1);
+    expect(lights[1]).toMatchObject({ spanFar: 0, spanNear: 2 });
+    expect(occluders.length).toBe(1);
+  });
+
+  it('is a function of scene, hour and second alone', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 24, noNaN: true }),
+        fc.double({ min: 0, max: 99, noNaN: true }),
+        (hour, second) => {
+          const scene = halt();
+          const once = () => momentAt(scene, hour, second, NOTHING_PASSING, gateView(scene));
+          expect(once()).toEqual(once());
+        },
+      ),
+      { numRuns: 20 },
+    );
+  });
+});

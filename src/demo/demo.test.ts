@@ -1,0 +1,49 @@
+import { createHash } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import { decodePng } from '@/core/raster/png';
+import { readRecipe } from '@/core/relief/recipe';
+import { settingsOf } from '@/core/scene/document';
+import { readScene } from '@/core/scene/schema';
+import { fennelHalt } from './fennel-halt';
+
+const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+describe('Fennel Halt', () => {
+  const { document, pictures } = fennelHalt(sha256);
+
+  it('is a sound scene: every reference leads somewhere', () => {
+    expect(() => readScene(document)).not.toThrow();
+    for (const { planeId, artworkId } of Object.values(document.sprites)) {
+      expect(document.planes[planeId]).toBeDefined();
+      expect(document.artworks[artworkId]).toBeDefined();
+    }
+    for (const { planeId, wickId, spanFarId } of Object.values(document.lights)) {
+      expect(document.planes[planeId]).toBeDefined();
+      if (wickId) expect(document.wicks[wickId]).toBeDefined();
+      if (spanFarId) expect(document.planes[spanFarId]).toBeDefined();
+    }
+    for (const { recipe } of Object.values(document.reliefs)) expect(readRecipe(recipe)).toEqual(recipe);
+  });
+
+  it('is wider than its gate and drawn in a small palette with hard edges', () => {
+    expect(settingsOf(document)).toMatchObject({ gateWidthPx: 480, gateHeightPx: 270 });
+    const colours = new Set<number>();
+    let soft = 0;
+    for (const { imageSha, widthPx, heightPx } of Object.values(document.artworks)) {
+      const { image } = decodePng(pictures.get(imageSha)!);
+      expect([image.width, image.height]).toEqual([widthPx, heightPx]);
+      for (let p = 0; p < image.data.length; p += 4) {
+        if (image.data[p + 3] % 255 !== 0) soft++;
+        if (image.data[p + 3] > 0)
+          colours.add((image.data[p] << 16) | (image.data[p + 1] << 8) | image.data[p + 2]);
+      }
+    }
+    expect(soft).toBe(0);
+    expect(colours.size).toBeLessThan(80);
+    expect(document.artworks.ground.widthPx).toBeGreaterThan(480);
+  });
+
+  it('is drawn the same way twice', () => {
+    expect([...fennelHalt(sha256).pictures.keys()]).toEqual([...pictures.keys()]);
+  });
+});

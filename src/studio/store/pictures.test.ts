@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest';
+import type { Image } from '@/core/raster/image';
+import { recipeWith, type Recipe } from '@/core/relief/recipe';
+import { newArtwork, newScene } from '@/core/scene/defaults';
+import type { SceneDocument } from '@/core/scene/document';
+import { PictureStore } from './pictures';
+
+const image: Image = { width: 1, height: 1, data: Uint8Array.of(9, 9, 9, 255) };
+const settle = async () => {
+  for (let i = 0; i < 20; i++) await Promise.resolve();
+};
+
+function setUp() {
+  const calls: string[] = [];
+  let broken = false;
+  const store = new PictureStore(
+    {
+      decode: async () => image,
+      relief: async (sha: string, recipe: Recipe) => {
+        calls.push(`${sha} ${recipe.strength}`);
+        return {
+          normals: Uint8Array.of(recipe.strength * 10, 128, 255, 255),
+          heights: new Float32Array(1),
+          took: 0,
+        };
+      },
+    },
+    async () => {
+      if (broken) throw new Error('away');
+      return new Uint8Array(0);
+    },
+  );
+  return { store, calls, breakIt: (is: boolean) => (broken = is) };
+}
+
+function sceneWith(strength: number): SceneDocument {
+  const scene = newScene();
+  scene.artworks.a = newArtwork({
+    name: '',
+    imageSha: 'sha',
+    widthPx: 1,
+    heightPx: 1,
+    pixelArt: true,
+    glowSha: 'glow',
+  });
+  scene.reliefs.a = { recipe: recipeWith({ strength }) };
+  return scene;
+}
+
+describe('pictures', () => {
+  it('come with relief and glow, and are heard of', async () => {
+    const { store } = setUp();
+    let heard = 0;
+    store.subscribe(() => heard++);
+    store.follow(sceneWith(1));
+    expect(store.source('a')).toBeNull();
+    await settle();
+    expect(store.source('a')).toMatchObject({
+      normal: Uint8Array.of(10, 128, 255, 255),
+      glow: Uint8Array.of(9),
+    });
+    expect([heard, store.isComplete]).toEqual([1, true]);
+  });
+
+  it('are made anew only when the recipe changed, and stand as they were meanwhile', async () => {
+    const { store, calls } = setUp();
+    const scene = sceneWith(1);
+    store.follow(scene);
+    await settle();
+    store.follow({ ...scene, lights: {} });
+    await settle();
+    expect(calls).toEqual(['sha 1']);
+    store.follow({ ...scene, reliefs: { a: { recipe: recipeWith({ strength: 2 }) } } });
+    expect(store.source('a')!.normal![0]).toBe(10);
+    await settle();
+    expect(calls).toEqual(['sha 1', 'sha 2']);
+    expect(store.source('a')!.normal![0]).toBe(20);
+  });
+
+  it('of an older recipe never stand above those of a newer one', async () => {
+    const { store } = setUp();
+    store.follow(sceneWith(3));
+    store.follow(sceneWith(4));
+    await settle();
+    expect(store.source('a')!.normal![0]).toBe(40);
+  });
+
+  it('that cannot be loaded say so, and are asked for again when they are wanted again', async () => {
+    const { store, breakIt } = setUp();
+    breakIt(true);
+    store.follow(sceneWith(1));
+    await settle();
+    expect(store.faultOf('a')).toBe('away');
+    expect(store.isComplete).toBe(true);
+    breakIt(false);
+    store.follow(newScene());
+    store.follow(sceneWith(1));
+    await settle();
+    expect(store.source('a')).not.toBeNull();
+  });
+});

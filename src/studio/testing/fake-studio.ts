@@ -1,0 +1,34 @@
+/** A studio without workers, server and page: the stores are the real ones. */
+import type { PictureSource } from '@/core/moment/moment';
+import { newScene } from '@/core/scene/defaults';
+import { inOrder, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { createDesk } from '../store/desk-store';
+import { createLive } from '../store/live';
+import { SceneStore, type Picked } from '../store/scene-store';
+import type { Studio } from '../store/studio';
+
+export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSource = () => null): Studio {
+  const scenes = new SceneStore(scene);
+  const desk = createDesk('stage');
+  desk.setState({ planeId: inOrder(scene.planes).at(-1)![0] });
+  const fake = {
+    scenes,
+    desk,
+    live: createLive(12),
+    pictures: { source },
+    get scene() {
+      return scenes.state.scene;
+    },
+    set<C extends CollectionName>(label: string, collection: C, id: string, fields: Partial<RecordOf<C>>) {
+      const edit = change(scenes.state.scene, collection, id, fields);
+      if (edit) scenes.transact({ label, edits: [edit] });
+    },
+    pickedOf: (collection: CollectionName) =>
+      scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id),
+    pick: (...selection: Picked[]) => scenes.select(selection),
+    planeId: () => desk.getState().planeId ?? '',
+    say: (notice: string | null) => desk.setState({ notice }),
+  };
+  return fake as unknown as Studio;
+}
