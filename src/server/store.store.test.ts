@@ -14,7 +14,7 @@ import { rowsOf, sql } from './database/sql';
 import { StaleFault } from './faults';
 import { startOwnMariadb } from './mariadb/own-mariadb';
 import { blobOf, keepBlob, sha256Of } from './queries/blobs';
-import { keepBundle } from './queries/bundles';
+import { keepBundle, keepDocument } from './queries/bundles';
 import {
   allProjects,
   binProject,
@@ -315,6 +315,25 @@ describe('a bundle', () => {
     expect(artworkId).not.toBe('stone');
     expect(second.document.artworks[artworkId].name).toBe('Stone');
     expect(second.document.artworks.stone.name).toBe('Changed');
+  });
+});
+
+describe('one side of a conflict', () => {
+  it('is kept as a scene of its own, with artworks that the project does not have yet', async () => {
+    const { projectId, document } = await freshScene();
+    const bytes = encodePng({ width: 1, height: 1, data: Uint8Array.of(7, 7, 7, 255) });
+    const stone = newArtwork({
+      name: 'Mine',
+      imageSha: sha256Of(bytes),
+      widthPx: 1,
+      heightPx: 1,
+      pixelArt: true,
+    });
+    const mine = { ...document, artworks: { mine: stone } };
+    await expect(keepDocument(projectId, 'Scene (mine)', mine)).rejects.toThrow(/not uploaded/);
+    await keepBlob(bytes, 'image/png');
+    const id = await keepDocument(projectId, 'Scene (mine)', mine);
+    expect((await openScene(id)).document.artworks.mine.name).toBe('Mine');
   });
 });
 

@@ -7,7 +7,7 @@ import { sameValue } from '@/core/scene/edits';
 import { transaction } from '../database/pool';
 import { rowsOf, sql, type Connection } from '../database/sql';
 import { keepBlobOn, sha256Of } from './blobs';
-import { makeSceneOn } from './scenes';
+import { checkFiles, makeSceneOn } from './scenes';
 
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
@@ -15,6 +15,17 @@ export async function keepBundle(projectId: string, name: string, bytes: Uint8Ar
   for (const picture of pictures.values()) decodePng(picture);
   return transaction(async (connection) => {
     for (const picture of pictures.values()) await keepBlobOn(connection, picture, 'image/png');
+    return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
+  });
+}
+
+/**
+ * Makes a scene of a document whose files are stored already, as when someone keeps their own side of a conflict.
+ * Artworks that the project lacks, or has otherwise, come in with it.
+ */
+export async function keepDocument(projectId: string, name: string, scene: SceneDocument): Promise<string> {
+  return transaction(async (connection) => {
+    await checkFiles(connection, Object.values(scene.artworks));
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
   });
 }

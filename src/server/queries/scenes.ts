@@ -136,7 +136,13 @@ export async function patchScene(
     if (firstStale(before, edits)) throw new StaleFault(expectedRevision, row.revision);
     const after = applyEdits(before, edits);
     checkEdited(after, edits);
-    await checkFiles(connection, after, edits);
+    const brought = edits.filter(
+      ({ collection, id: recordId }) => collection === 'artworks' && after.artworks[recordId],
+    );
+    await checkFiles(
+      connection,
+      brought.map((edit) => after.artworks[edit.id]),
+    );
     const revision = row.revision + 1;
     await run(
       connection,
@@ -170,15 +176,11 @@ function storedText(document: SceneDocument): string {
   return JSON.stringify(own);
 }
 
-async function checkFiles(
-  connection: Connection,
-  after: SceneDocument,
-  edits: readonly Edit[],
-): Promise<void> {
-  const hashes = edits
-    .filter(({ collection }) => collection === 'artworks')
-    .flatMap(({ id }) => [after.artworks[id]?.imageSha, after.artworks[id]?.glowSha])
-    .filter((sha): sha is string => typeof sha === 'string');
+/** @throws InputFault where the file of an artwork was not stored */
+export async function checkFiles(connection: Connection, artworks: readonly Artwork[]): Promise<void> {
+  const hashes = artworks.flatMap(({ imageSha, glowSha }) =>
+    glowSha === null ? [imageSha] : [imageSha, glowSha],
+  );
   const [missing] = await missingBlobs(connection, hashes);
   if (missing)
     throw new InputFault(`The file ${missing} that an artwork names was not uploaded.`, 'artworks');

@@ -3,6 +3,7 @@ import { readScene } from '@/core/scene/schema';
 import { jsonOf, nameOf } from '@/server/http/body';
 import { handler } from '@/server/http/problem';
 import type { RecordContext } from '@/server/http/records';
+import { keepDocument } from '@/server/queries/bundles';
 import { makeScene } from '@/server/queries/scenes';
 
 export const dynamic = 'force-dynamic';
@@ -10,7 +11,11 @@ export const dynamic = 'force-dynamic';
 /** A new scene, empty or with the document that is sent along. */
 export const POST = handler<RecordContext>(async (request, { params }) => {
   const body = await jsonOf(request);
-  const document = body.document === undefined ? newScene() : readScene(body.document);
-  const id = await makeScene((await params).id, nameOf(body), { ...document, artworks: {}, reliefs: {} });
+  const { id: projectId } = await params;
+  const name = nameOf(body);
+  const id =
+    body.document === undefined
+      ? await makeScene(projectId, name, newScene())
+      : await keepDocument(projectId, name, readScene(body.document));
   return Response.json({ id }, { status: 201 });
 });
