@@ -17,7 +17,7 @@ function shown(args, env = {}) {
     spawnSync(node, args, {
       cwd: root,
       stdio: ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, ...env },
+      env: { ...process.env, NO_COLOR: '1', OILWICK_LOG_LEVEL: 'silent', ...env },
     }).status ?? 1
   );
 }

@@ -18,7 +18,7 @@ import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import { PictureCache } from './picture-textures';
 import { DIRECT_PROGRAM, GATHER_PROGRAM } from './shaders/layer';
-import { COMPOSITE_PROGRAM, ENCODE_PROGRAM, PRESENT_PROGRAM } from './shaders/picture';
+import { COMPOSITE_PROGRAM, ENCODE_PROGRAM } from './shaders/picture';
 import { ShadowMasks } from './shadow-masks';
 
 interface Targets {
@@ -91,30 +91,32 @@ export class Renderer {
     return picture;
   }
 
-  /** Shows finished pictures on the canvas. */
+  /** Shows finished pictures on the canvas, enlarged by the nearest pixel; the canvas counts rows from below. */
   present(parts: readonly Presentation[], beyond: readonly [number, number, number]): void {
     const { device, gl } = this;
     device.bind(null);
-    device.blend('none');
-    const [width, height] = [gl.drawingBufferWidth, gl.drawingBufferHeight];
+    const height = gl.drawingBufferHeight;
+    gl.clearColor(beyond[0], beyond[1], beyond[2], 1);
+    gl.clear(gl.COLOR_BUFFER_BIT);
     gl.enable(gl.SCISSOR_TEST);
     for (const { picture, offsetX, offsetY, enlarge, left, right } of parts) {
       if (right <= left) continue;
       gl.scissor(left, 0, right - left, height);
-      device.program(PRESENT_PROGRAM).use(
-        {
-          u_targetPx: [width, height],
-          u_targetOrigin: [0, 0],
-          u_box: [0, 0, width, height],
-          u_offset: [offsetX, offsetY],
-          u_enlarge: enlarge,
-          u_canvasHeight: height,
-          u_picturePx: [picture.width, picture.height],
-          u_beyond: beyond,
-        },
-        { u_picture: picture.textures[0] },
+      gl.bindFramebuffer(gl.READ_FRAMEBUFFER, picture.framebuffer);
+      const { width: w, height: h } = picture;
+      const top = height - offsetY;
+      gl.blitFramebuffer(
+        0,
+        0,
+        w,
+        h,
+        offsetX,
+        top,
+        offsetX + w * enlarge,
+        top - h * enlarge,
+        gl.COLOR_BUFFER_BIT,
+        gl.NEAREST,
       );
-      device.drawBox();
     }
     gl.disable(gl.SCISSOR_TEST);
   }

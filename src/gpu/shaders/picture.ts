@@ -43,23 +43,3 @@ void main() {
   colour = vec4(clamp(floor(display * 255.0 + 0.5 + offset), 0.0, 255.0) / 255.0, 1.0);
 }`,
 };
-
-/** Puts a finished picture on the canvas, enlarged by the nearest pixel; the canvas counts rows from below. */
-export const PRESENT_PROGRAM: ProgramRecord = {
-  name: 'present',
-  vertex: BOX_VERTEX,
-  fragment: `${HEADER}
-uniform sampler2D u_picture;
-uniform vec2 u_offset;
-uniform float u_enlarge;
-uniform float u_canvasHeight;
-uniform vec2 u_picturePx;
-uniform vec3 u_beyond;
-out vec4 colour;
-void main() {
-  vec2 canvas = vec2(gl_FragCoord.x, u_canvasHeight - gl_FragCoord.y);
-  vec2 at = floor((canvas - u_offset) / u_enlarge);
-  bool within = all(greaterThanEqual(at, vec2(0.0))) && all(lessThan(at, u_picturePx));
-  colour = within ? vec4(texelFetch(u_picture, ivec2(at), 0).rgb, 1.0) : vec4(u_beyond, 1.0);
-}`,
-};
