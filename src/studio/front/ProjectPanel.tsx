@@ -105,15 +105,15 @@ function BinKeys({ kind, id, act }: { kind: 'projects' | 'scenes'; id: string; a
 
 function SceneCard({ scene, inBin, act }: { scene: SceneEntry; inBin: boolean; act: Act }) {
   return (
-    <li className="flex w-[282px] flex-col gap-2 border border-line bg-slate p-2">
+    <li className="flex w-[498px] flex-col gap-2 border border-line bg-slate p-2">
       {scene.pictureRevision === null ? (
-        <p className="flex h-[150px] items-center justify-center bg-soot text-ash">no picture yet</p>
+        <p className="flex h-[270px] items-center justify-center bg-soot text-ash">no picture yet</p>
       ) : (
         // eslint-disable-next-line @next/next/no-img-element -- the picture is the server's own, at its own size
         <img
           src={`/api/scenes/${scene.id}/picture?r=${scene.pictureRevision}`}
           alt=""
-          className="pixels h-[150px] w-full bg-soot object-cover"
+          className="h-[270px] w-full bg-soot object-cover"
         />
       )}
       <NameField
