@@ -123,7 +123,7 @@ function setUp(unsent?: { inFlight: Batch | null; pending: Edit[] }) {
     timers.splice(0).forEach((work) => work());
     for (let i = 0; i < 10; i++) await Promise.resolve();
   };
-  return { server, sync, run, adopted: () => adopted, state: () => sync.api.getState().sync.kind };
+  return { server, sync, run, timers, adopted: () => adopted, state: () => sync.api.getState().sync.kind };
 }
 
 const edit = (x: number, from = 1): Edit => ({
@@ -143,6 +143,16 @@ describe('saving', () => {
     expect(state()).toBe('saved');
     expect(server.sends).toBe(1);
     expect(server.scene.lights.l.x).toBe(9);
+  });
+
+  it('is not put off by changes that keep coming', async () => {
+    const { sync, timers, run, state } = setUp();
+    sync.add([edit(5)]);
+    const [first] = timers;
+    for (let x = 5; x < 40; x++) sync.add([edit(x + 1, x)]);
+    expect(timers).toEqual([first]);
+    await run();
+    expect(state()).toBe('saved');
   });
 
   it('says not saved while the server is away, and sends everything when it is back', async () => {

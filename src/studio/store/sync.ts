@@ -82,7 +82,8 @@ export class SceneSync {
     this.keep();
     if (this.state.kind === 'conflict') return;
     if (this.state.kind === 'saved') this.set({ kind: 'saving' });
-    if (!this.isSending && this.failures === 0) this.schedule(SEND_DELAY_MS);
+    // A timer that runs is left alone: changes that keep coming must not put the sending off for ever.
+    if (!this.isSending && this.failures === 0 && !this.cancelTimer) this.schedule(SEND_DELAY_MS);
   }
 
   /** Tries at once, as when the network is back or the page is left. */
@@ -115,7 +116,10 @@ export class SceneSync {
 
   private schedule(ms: number): void {
     this.cancelTimer?.();
-    this.cancelTimer = this.options.later(() => void this.sendNext(), ms);
+    this.cancelTimer = this.options.later(() => {
+      this.cancelTimer = null;
+      void this.sendNext();
+    }, ms);
   }
 
   private async sendNext(): Promise<void> {
