@@ -15,6 +15,12 @@ export interface ReliefAnswer {
   took: number;
 }
 
+/** A request that a newer one of the same lane overtakes. */
+export interface Ticket {
+  lane: number;
+  number: number;
+}
+
 export interface FirstLook {
   widthPx: number;
   heightPx: number;
@@ -27,7 +33,7 @@ export interface FirstLook {
 const KEPT_BYTES = 384 * 1024 * 1024;
 const images = new Map<string, Image>();
 
-/** The newest request of each lane; older ones stop at their next part. */
+/** The newest request of each lane, one place a lane; older ones stop at their next part. */
 let newest: Int32Array | null = null;
 class Overtaken extends Error {}
 
@@ -64,9 +70,9 @@ function upsampled(small: ReliefResult, factor: number, width: number, height: n
 }
 
 const work = {
-  /** Shares the counter by which requests are overtaken; without it every request runs to its end. */
-  share(counter: Int32Array): void {
-    newest = counter;
+  /** Shares the numbers by which requests are overtaken; without them every request runs to its end. */
+  share(numbers: Int32Array): void {
+    newest = numbers;
   },
 
   decode(sha256: string, bytes: Uint8Array): Image {
@@ -88,15 +94,15 @@ const work = {
   },
 
   /**
-   * @param request number of the request in the shared counter; 0 cannot be overtaken
+   * @param ticket lane and number of the request; null cannot be overtaken
    * @param quick whether a reduced picture is enough
    */
-  relief(sha256: string, recipe: Recipe, request: number, quick: boolean): ReliefAnswer | null {
+  relief(sha256: string, recipe: Recipe, ticket: Ticket | null, quick: boolean): ReliefAnswer | null {
     const start = performance.now();
     const image = imageOf(sha256);
     const whole = readRecipe(recipe);
     const check = () => {
-      if (request !== 0 && newest && Atomics.load(newest, 0) > request) throw new Overtaken();
+      if (ticket && newest && Atomics.load(newest, ticket.lane) > ticket.number) throw new Overtaken();
     };
     try {
       check();
