@@ -85,6 +85,30 @@ describe('pictures', () => {
     expect(store.source('a')!.normal![0]).toBe(40);
   });
 
+  it('of large art are shown bare at once, and with relief when it is made', async () => {
+    const large: Image = { width: 600, height: 600, data: new Uint8Array(600 * 600 * 4) };
+    let finish = () => {};
+    const made = new Promise<void>((resolve) => (finish = resolve));
+    const store = new PictureStore(
+      {
+        decode: async () => large,
+        relief: async () => {
+          await made;
+          return { normals: Uint8Array.of(1), heights: new Float32Array(1), took: 0 };
+        },
+      },
+      async () => new Uint8Array(0),
+    );
+    const scene = sceneWith(1);
+    scene.artworks.a = { ...scene.artworks.a, glowSha: null };
+    store.follow(scene);
+    await settle();
+    expect([store.source('a')?.normal, store.isComplete]).toEqual([null, false]);
+    finish();
+    await settle();
+    expect([store.source('a')?.normal, store.isComplete]).toEqual([Uint8Array.of(1), true]);
+  });
+
   it('that cannot be loaded say so, and are asked for again when they are wanted again', async () => {
     const { store, breakIt } = setUp();
     breakIt(true);

@@ -22,14 +22,17 @@ interface Entry {
   pixels: PicturePixels | null;
   heights: Float32Array | null;
   fault: string | null;
-  wanted: number;
+  /** Everything that was asked for is there, or failed. */
+  isDone: boolean;
 }
+
+/** Art of more pixels than this is shown before its relief is made, which takes its time. */
+const SHOWN_BARE_PIXELS = 512 * 512;
 
 export class PictureStore {
   private readonly entries = new Map<string, Entry>();
   private readonly images = new Map<string, Promise<Image>>();
   private readonly listeners = new Set<() => void>();
-  private counter = 0;
 
   constructor(
     private readonly work: ArtWork,
@@ -61,7 +64,7 @@ export class PictureStore {
 
   /** Whether pixels and relief of every artwork that was asked for are there. */
   get isComplete(): boolean {
-    return [...this.entries.values()].every((entry) => entry.pixels !== null || entry.fault !== null);
+    return [...this.entries.values()].every((entry) => entry.isDone);
   }
 
   imageOf(sha256: string): Promise<Image> {
@@ -93,7 +96,7 @@ export class PictureStore {
       pixels: sameArt ? last.pixels : null,
       heights: sameArt ? last.heights : null,
       fault: null,
-      wanted: ++this.counter,
+      isDone: false,
     };
     this.entries.set(id, entry);
     void this.make(id, entry);
@@ -114,6 +117,10 @@ export class PictureStore {
       if (!isCurrent()) return;
       if (entry.recipe === null) entry.pixels = bare;
       else {
+        if (entry.pixels === null && image.width * image.height > SHOWN_BARE_PIXELS) {
+          entry.pixels = bare;
+          this.tell();
+        }
         const relief = await this.work.relief(entry.imageSha, entry.recipe, id);
         if (!isCurrent() || !relief) return;
         entry.pixels = { ...bare, normal: relief.normals };
@@ -122,7 +129,12 @@ export class PictureStore {
     } catch (thrown) {
       entry.fault = thrown instanceof Error ? thrown.message : String(thrown);
     }
-    if (isCurrent()) for (const listener of this.listeners) listener();
+    entry.isDone = true;
+    if (isCurrent()) this.tell();
+  }
+
+  private tell(): void {
+    for (const listener of this.listeners) listener();
   }
 }
 
