@@ -1,7 +1,7 @@
 /** Runs in a web worker: the relief of a 1024 x 1024 sprite, part by part. */
 import { emptyImage } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
-import { reliefOf } from '@/core/relief/relief-of';
+import { pictureRelief } from '@/core/relief/relief-of';
 import { hash01 } from '@/core/time/noise';
 
 const SIDE = 1024;
@@ -32,7 +32,7 @@ self.onmessage = ({ data }: MessageEvent<keyof typeof recipes>) => {
   const parts: Record<string, number> = {};
   const start = performance.now();
   let last = start;
-  reliefOf(image, recipes[data], (part) => {
+  pictureRelief(image, recipes[data], (part) => {
     const now = performance.now();
     parts[part] = now - last;
     last = now;

@@ -5,7 +5,7 @@ import { normalFile } from '@/core/handoff/maps';
 import { decodePng } from '@/core/raster/png';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { reliefOf } from '@/core/relief/relief-of';
+import { pictureRelief } from '@/core/relief/relief-of';
 
 export interface ReliefOptions {
   out: string;
@@ -52,7 +52,7 @@ async function makeOne(
 ): Promise<string | null> {
   const { image } = decodePng(await readFile(file));
   const chosen = recipe ? null : chooseRecipe(image);
-  const relief = reliefOf(image, recipe ?? chosen!.recipe);
+  const relief = pictureRelief(image, recipe ?? chosen!.recipe);
   await writeFile(target, normalFile(image, relief, yUp));
   return chosen?.seen ?? null;
 }

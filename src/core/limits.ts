@@ -23,6 +23,16 @@ export const LIMITS = {
   wicks: 2_000,
   cues: 200,
   artworks: 5_000,
+  /** Painted corrections of one project, and points of one stroke. */
+  strokes: 50_000,
+  strokePoints: 20_000,
+  strokeLayers: 32,
+  partStrokes: 2_000,
+  /** Recipes on the shelf of a project, and colours of one recipe that are treated by themselves. */
+  recipes: 1_000,
+  swatches: 64,
+  /** Columns or rows of a sheet. */
+  sheetCells: 1024,
   /** Edits in one transaction. */
   edits: 50_000,
   /** Characters of a name. */

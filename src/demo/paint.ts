@@ -1,5 +1,5 @@
 /** A small box of paints for pixel art: whole pixels, a palette, ordered dither, hashed noise. */
-import { BAYER8 } from '@/core/light/bayer';
+import { BAYER8 } from '@/core/raster/bayer';
 import { hexToBytes } from '@/core/raster/colour';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { hash01 } from '@/core/time/noise';

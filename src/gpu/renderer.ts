@@ -4,7 +4,7 @@
  * it does not do exactly: float rounding, and edges of rotated art that fall within a hair of a pixel's centre.
  */
 import type { Box } from '@/core/geometry/affine';
-import { BAYER8 } from '@/core/light/bayer';
+import { BAYER8 } from '@/core/raster/bayer';
 import type {
   Moment,
   MomentLayer,

@@ -6,7 +6,7 @@ import { decodePng, encodePng } from '@/core/raster/png';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import { reducedImage, reducedRecipe, reductionFor } from '@/core/relief/reduced';
-import { reliefOf, type ReliefResult } from '@/core/relief/relief-of';
+import { pictureRelief, type ReliefResult } from '@/core/relief/relief-of';
 
 export interface ReliefAnswer {
   normals: Uint8Array;
@@ -109,9 +109,9 @@ const work = {
       const factor = quick ? reductionFor(image.width, image.height) : 1;
       const result =
         factor === 1
-          ? reliefOf(image, whole, check)
+          ? pictureRelief(image, whole, check)
           : upsampled(
-              reliefOf(reducedImage(image, factor), reducedRecipe(whole, factor), check),
+              pictureRelief(reducedImage(image, factor), reducedRecipe(whole, factor), check),
               factor,
               image.width,
               image.height,
@@ -134,7 +134,7 @@ const work = {
 
   normalMap(sha256: string, recipe: Recipe, yUp: boolean): Uint8Array {
     const image = imageOf(sha256);
-    return normalFile(image, reliefOf(image, readRecipe(recipe)), yUp);
+    return normalFile(image, pictureRelief(image, readRecipe(recipe)), yUp);
   },
 };
 

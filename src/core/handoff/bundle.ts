@@ -10,7 +10,7 @@ import { occluderEdges } from '../moment/occluder-edges';
 import type { PicturePixels, PictureSource } from '../moment/moment';
 import { decodePng } from '../raster/png';
 import { readRecipe } from '../relief/recipe';
-import { reliefOf } from '../relief/relief-of';
+import { pictureRelief } from '../relief/relief-of';
 import { compare, type SceneDocument } from '../scene/document';
 import { jsonSchema } from '../scene/json-schema';
 import { readScene } from '../scene/schema';
@@ -50,7 +50,7 @@ export function writeBundle(
     if (glowSha) files[`glows/${names[id]}.png`] = pictureFile(pictures, glowSha, id);
     if (!own.reliefs[id]) return;
     const { image } = decodePng(files[`art/${names[id]}.png`]);
-    const relief = reliefOf(image, readRecipe(own.reliefs[id].recipe));
+    const relief = pictureRelief(image, readRecipe(own.reliefs[id].recipe));
     files[`normals/${names[id]}.png`] = normalFile(image, relief, true);
     files[`heights/${names[id]}.png`] = heightFile(relief);
   });
@@ -190,7 +190,7 @@ function picturePixels(
     width: image.width,
     height: image.height,
     rgba: image.data,
-    normal: relief ? reliefOf(image, readRecipe(relief.recipe)).normals : null,
+    normal: relief ? pictureRelief(image, readRecipe(relief.recipe)).normals : null,
     glow: glow ? glowOf(decodePng(glow).image, image) : null,
   };
 }

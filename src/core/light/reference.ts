@@ -5,7 +5,7 @@
 import { srgbEncode } from '../raster/colour';
 import { emptyImage, type Image } from '../raster/image';
 import type { Moment, MomentLight, PictureSource } from '../moment/moment';
-import { BAYER8 } from './bayer';
+import { BAYER8 } from '../raster/bayer';
 import { facing } from './facing';
 import { fallAt } from './fall';
 import { LayerSums } from './layer';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { blurred, NO_WRAP } from './blur';
+import { blurred } from './blur';
 import { distanceInside } from './distance';
 
 const [W, H] = [19, 13];
@@ -15,19 +15,18 @@ describe('smoothing', () => {
   it('keeps a constant, whatever the mask and the width', () => {
     fc.assert(
       fc.property(mask, fc.double({ min: 0, max: 9, noNaN: true }), (inside, sigma) => {
-        const out = blurred(new Float32Array(W * H).fill(7), inside, W, H, sigma, NO_WRAP);
+        const out = blurred(new Float32Array(W * H).fill(7), inside, W, H, sigma);
         out.forEach((v, i) => expect(v).toBeCloseTo(inside[i] ? 7 : 0, 3));
       }),
     );
   });
 
-  it('keeps the sum of a plane that wraps, and stays within its bounds', () => {
+  it('stays within the bounds of the plane', () => {
     fc.assert(
       fc.property(plane, fc.double({ min: 0.1, max: 4, noNaN: true }), (values, sigma) => {
-        const out = blurred(values, null, W, H, sigma, { x: true, y: true });
-        const sum = (v: Float32Array) => v.reduce((a, b) => a + b, 0);
-        expect(sum(out)).toBeCloseTo(sum(values), 1);
+        const out = blurred(values, null, W, H, sigma);
         expect(Math.max(...out)).toBeLessThanOrEqual(Math.max(...values) + 1e-3);
+        expect(Math.min(...out)).toBeGreaterThanOrEqual(Math.min(...values) - 1e-3);
       }),
     );
   });
@@ -37,7 +36,7 @@ describe('smoothing', () => {
     const spike = new Float32Array(n);
     spike[50] = 1;
     for (const sigma of [0.5, 1, 2.8, 5.6]) {
-      const out = blurred(spike, null, n, 1, sigma, NO_WRAP);
+      const out = blurred(spike, null, n, 1, sigma);
       const variance = out.reduce((sum, v, i) => sum + v * (i - 50) * (i - 50), 0);
       expect(Math.sqrt(variance)).toBeGreaterThan(sigma * 0.8);
       expect(Math.sqrt(variance)).toBeLessThan(sigma * 1.2);
@@ -49,7 +48,7 @@ describe('smoothing', () => {
       fc.property(plane, (values) => {
         const turned = new Float32Array(W * H);
         for (let y = 0; y < H; y++) for (let x = 0; x < W; x++) turned[x * H + y] = values[y * W + x];
-        const [a, b] = [blurred(values, null, W, H, 2, NO_WRAP), blurred(turned, null, H, W, 2, NO_WRAP)];
+        const [a, b] = [blurred(values, null, W, H, 2), blurred(turned, null, H, W, 2)];
         for (let y = 0; y < H; y++)
           for (let x = 0; x < W; x++) expect(a[y * W + x]).toBeCloseTo(b[x * H + y], 3);
       }),
@@ -61,7 +60,7 @@ describe('distance', () => {
   it('is the exact one, against brute force', () => {
     fc.assert(
       fc.property(mask, fc.boolean(), (inside, borderInside) => {
-        const got = distanceInside(inside, W, H, borderInside);
+        const got = distanceInside(inside, W, H, { openX: borderInside, openY: borderInside });
         for (let i = 0; i < W * H; i++) {
           const [x, y] = [i % W, Math.floor(i / W)];
           let least = Infinity;

@@ -1,18 +1,15 @@
 /**
- * Smoothing of float planes: three box passes in each direction, close to a Gaussian (Kovesi 2010), with running
- * sums, so that the cost does not grow with the width. Values outside a mask take no part: the plane times the mask
+ * Smoothing of float planes: passes of three taps where it is narrow, else three box passes in each direction, close to a
+ * Gaussian (Kovesi 2010), with running sums, so that the cost does not grow with the width. Values outside a mask take no part: the plane times the mask
  * and the mask itself are smoothed alike, and the one divided by the other.
  */
 
-export interface Wrap {
-  x: boolean;
-  y: boolean;
-}
+import { threeTaps } from './pyramid';
 
-export const NO_WRAP: Wrap = { x: false, y: false };
-
-/** Below this width three boxes of one px each do nothing; one pass of 1 2 1 stands for them. */
-const SMALLEST_BOX_SIGMA = 0.8;
+/** Up to here passes of three taps are nearer to a Gaussian than boxes of whole px, and quicker. */
+const MOST_TAPPED_SIGMA = 1.5;
+/** Taps of a quarter at most have no overshoot, and a variance of one half. */
+const MOST_TAP = 0.25;
 
 /**
  * @param plane width * height floats, left as they are
@@ -26,14 +23,13 @@ export function blurred(
   width: number,
   height: number,
   sigmaPx: number,
-  wrap: Wrap,
 ): Float32Array {
   const out = masked(plane, inside);
   if (sigmaPx <= 0) return out;
-  smooth(out, width, height, sigmaPx, wrap);
+  smooth(out, width, height, sigmaPx);
   if (!inside) return out;
   const share = new Float32Array(inside);
-  smooth(share, width, height, sigmaPx, wrap);
+  smooth(share, width, height, sigmaPx);
   for (let i = 0; i < out.length; i++) out[i] = inside[i] ? out[i] / share[i] : 0;
   return out;
 }
@@ -53,46 +49,24 @@ function boxRadii(sigma: number): number[] {
   return [0, 1, 2].map((i) => ((i < m ? low : low + 2) - 1) / 2);
 }
 
-function smooth(plane: Float32Array, width: number, height: number, sigma: number, wrap: Wrap): void {
-  if (sigma < SMALLEST_BOX_SIGMA) {
-    // Weights (w, 1 - 2w, w) have the variance 2w.
-    const w = Math.min(0.25, (sigma * sigma) / 2);
-    threeTaps(plane, width, height, 1, width, w, wrap.x);
-    threeTaps(plane, height, width, width, 1, w, wrap.y);
+function smooth(plane: Float32Array, width: number, height: number, sigma: number): void {
+  if (sigma <= MOST_TAPPED_SIGMA) {
+    const passes = Math.ceil(sigma * sigma * 2);
+    for (let k = 0; k < passes; k++)
+      threeTaps(plane, width, height, Math.min(MOST_TAP, (sigma * sigma) / (2 * passes)));
     return;
   }
   const spare = new Float32Array(plane.length);
   for (const radius of boxRadii(sigma)) {
     if (radius < 1) continue;
-    boxRows(plane, spare, width, height, radius, wrap.x);
-    boxColumns(spare, plane, width, height, radius, wrap.y);
+    boxRows(plane, spare, width, height, radius);
+    boxColumns(spare, plane, width, height, radius);
   }
 }
 
-/** The index along a line of n that stands for i: wrapped, or held at the ends. */
-function held(i: number, n: number, wraps: boolean): number {
-  if (wraps) return ((i % n) + n) % n;
+/** The index along a line of n that stands for i: held at the ends. */
+function held(i: number, n: number): number {
   return i < 0 ? 0 : i >= n ? n - 1 : i;
-}
-
-function threeTaps(
-  plane: Float32Array,
-  n: number,
-  lines: number,
-  step: number,
-  lineStep: number,
-  w: number,
-  wraps: boolean,
-): void {
-  const line = new Float64Array(n);
-  for (let l = 0; l < lines; l++) {
-    const start = l * lineStep;
-    for (let i = 0; i < n; i++) line[i] = plane[start + i * step];
-    for (let i = 0; i < n; i++) {
-      const sides = line[held(i - 1, n, wraps)] + line[held(i + 1, n, wraps)];
-      plane[start + i * step] = line[i] * (1 - 2 * w) + w * sides;
-    }
-  }
 }
 
 /** One box along each row. */
@@ -102,7 +76,6 @@ function boxRows(
   width: number,
   height: number,
   radius: number,
-  wraps: boolean,
 ): void {
   const padded = new Float64Array(width + 2 * radius + 1);
   const share = 1 / (2 * radius + 1);
@@ -110,8 +83,8 @@ function boxRows(
     const row = y * width;
     for (let x = 0; x < width; x++) padded[x + radius] = from[row + x];
     for (let k = 0; k < radius; k++) {
-      padded[k] = from[row + held(k - radius, width, wraps)];
-      padded[width + radius + k] = from[row + held(width + k, width, wraps)];
+      padded[k] = from[row + held(k - radius, width)];
+      padded[width + radius + k] = from[row + held(width + k, width)];
     }
     let sum = 0;
     for (let k = 0; k < 2 * radius; k++) sum += padded[k];
@@ -130,17 +103,16 @@ function boxColumns(
   width: number,
   height: number,
   radius: number,
-  wraps: boolean,
 ): void {
   const sums = new Float64Array(width);
   const share = 1 / (2 * radius + 1);
   for (let k = -radius; k < radius; k++) {
-    const row = held(k, height, wraps) * width;
+    const row = held(k, height) * width;
     for (let x = 0; x < width; x++) sums[x] += from[row + x];
   }
   for (let y = 0; y < height; y++) {
-    const enters = held(y + radius, height, wraps) * width;
-    const leaves = held(y - radius, height, wraps) * width;
+    const enters = held(y + radius, height) * width;
+    const leaves = held(y - radius, height) * width;
     const row = y * width;
     for (let x = 0; x < width; x++) {
       const sum = sums[x] + from[enters + x];

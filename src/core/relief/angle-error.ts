@@ -1,6 +1,9 @@
 /** The measure of a relief: how far its facings are from those of a known surface. Used by tests and benchmarks. */
 import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
 
+/** A unit normal in scene axes: x right, y down, z to the viewer. */
+export type Facing = readonly [number, number, number];
+
 export interface AngleError {
   meanDeg: number;
   worstDeg: number;
@@ -15,7 +18,7 @@ export function angleError(
   normals: Uint8Array,
   width: number,
   height: number,
-  truth: (x: number, y: number) => readonly [number, number, number] | null,
+  truth: (x: number, y: number) => Facing | null,
 ): AngleError {
   let sum = 0;
   let worstDeg = 0;

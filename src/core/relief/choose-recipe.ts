@@ -1,11 +1,11 @@
 /** Looks at a picture and chooses a recipe to begin with, and says in words what it saw. */
-import { blurred, NO_WRAP } from '../raster/blur';
+import { blurred } from '../raster/blur';
 import { lightnessOf } from '../raster/colour';
 import { looksLikePixelArt, type Image } from '../raster/image';
-import { distanceInside } from '../raster/distance';
+import { ALL_CLOSED, distanceInside } from '../raster/distance';
 import { recipeWith, type Recipe } from './recipe';
 import { reducedImage, reductionFor } from './reduced';
-import { silhouetteOf } from './relief-of';
+import { silhouetteOf } from './silhouette';
 
 export interface ChosenRecipe {
   recipe: Recipe;
@@ -41,7 +41,7 @@ export function chooseRecipe(whole: Image): ChosenRecipe {
       seen: `${art}, full to its border, ${surface}`,
     };
   }
-  const deepest = distanceInside(inside, width, height, false).reduce((a, b) => Math.max(a, b), 0);
+  const deepest = distanceInside(inside, width, height, ALL_CLOSED).reduce((a, b) => Math.max(a, b), 0);
   const widthPx = Math.max(1, Math.round(Math.min(24, deepest * 0.5) * 2) / 2);
   const recipe = recipeWith({
     body: pixelArt
@@ -55,7 +55,7 @@ export function chooseRecipe(whole: Image): ChosenRecipe {
 /** Mean distance of lightness from its own smoothing by a pixel. */
 function unrest(image: Image, inside: Uint8Array): number {
   const lightness = lightnessOf(image.data, new Float32Array(inside.length));
-  const smooth = blurred(lightness, inside, image.width, image.height, 0.7, NO_WRAP);
+  const smooth = blurred(lightness, inside, image.width, image.height, 0.7);
   let sum = 0;
   let count = 0;
   for (let i = 0; i < inside.length; i++) {

@@ -1,176 +1,196 @@
-/**
- * From height to normals. Slopes never reach across the silhouette: they are one-sided there; where the art is a
- * seamless tile they go on around its border. Pixel art: central differences; painted art: the rotation-invariant
- * kernel 3, 10, 3 of Scharr (2000), row by row, rows whose centre is outside dropped and the weights made whole.
- */
-import { normalByte } from '../light/facing';
-import type { Wrap } from '../raster/blur';
+/** From height to normals: slopes, painted facings over them, snapped facings, and the bytes of the map. */
+import { atan2, cos, sin } from '../geometry/exact';
+import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { BAYER8 } from '../raster/bayer';
+import type { Recipe } from './recipe';
+import type { Rect } from '../raster/crop';
+import { eachSlope, type HeightField } from './slopes';
 
 /** How far facings are carried on beyond the silhouette, so that filtering meets no seam. */
 export const PADDING_PX = 2;
-const FLAT = [128, 128, 255, 255] as const;
 
-/**
- * @param heights px of the art, width * height
- * @param inside flags of the pixels that have a height
- * @returns RGBA bytes in tangent space, Y up, alpha 255; flat where there is nothing
- */
-export function normalsOf(
-  heights: Float32Array,
-  inside: Uint8Array,
-  width: number,
-  height: number,
-  strength: number,
-  wrap: Wrap,
-  pixelArt: boolean,
-): Uint8Array {
-  const out = new Uint8Array(width * height * 4);
-  for (let i = 0; i < out.length; i += 4) out.set(FLAT, i);
-  const slope = new SlopeReader(heights, inside, width, height, wrap, pixelArt);
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) {
-      if (!inside[i]) continue;
-      const inner = x > 0 && y > 0 && x < width - 1 && y < height - 1 && slope.isSurrounded(i);
-      const nx = -strength * (inner ? slope.innerX(i) : slope.alongX(x, y));
-      // The file's green points up, so the sign of the downward slope stays.
-      const ny = strength * (inner ? slope.innerY(i) : slope.alongY(x, y));
-      const length = Math.sqrt(nx * nx + ny * ny + 1);
-      out[4 * i] = normalByte(nx / length);
-      out[4 * i + 1] = normalByte(ny / length);
-      out[4 * i + 2] = normalByte(1 / length);
-    }
+/** Given facings may lie along the picture's plane or behind it; slopes end before. */
+export const STEEPEST_NZ = 0.05;
+
+/** Facings set by hand: x and y of the unit normal in scene axes (y down), and how much of them counts. */
+export interface FacingPaint {
+  nx: Float32Array;
+  ny: Float32Array;
+  share: Float32Array;
+}
+
+export interface Surface extends HeightField {
+  strength: number;
+  paint: FacingPaint | null;
+  facings: Recipe['facings'];
+  /** Facings that were brought along, RGBA bytes, Y up; the heights are then what was added to them. */
+  given: Uint8Array | null;
+}
+
+export type NormalMap<D extends 8 | 16> = D extends 8 ? Uint8Array : Uint16Array;
+
+/** @returns RGBA values in tangent space, Y up, full alpha; flat beyond the padding */
+export function normalsOf(surface: Surface): Uint8Array;
+export function normalsOf<D extends 8 | 16>(surface: Surface, depth: D): NormalMap<D>;
+export function normalsOf(surface: Surface, depth: 8 | 16 = 8): Uint8Array | Uint16Array {
+  const { width, height, inside } = surface;
+  const out = depth === 8 ? new Uint8Array(width * height * 4) : new Uint16Array(width * height * 4);
+  const top = depth === 8 ? 255 : 65535;
+  const flat = depth === 8 ? 128 : 32768;
+  for (let i = 0; i < out.length; i += 4) {
+    out[i] = flat;
+    out[i + 1] = flat;
+    out[i + 2] = top;
+    out[i + 3] = top;
   }
-  padOutward(out, inside, width, height);
+  writeNormals(surface, { left: 0, top: 0, right: width, bottom: height }, out, top / 2);
+  padOutward(out, inside, width, height, PADDING_PX);
   return out;
 }
 
-class SlopeReader {
-  constructor(
-    private readonly heights: Float32Array,
-    private readonly inside: Uint8Array,
-    private readonly width: number,
-    private readonly height: number,
-    private readonly wrap: Wrap,
-    private readonly pixelArt: boolean,
-  ) {}
-
-  /** Whether all eight neighbours are inside; asked only of pixels that are not at the picture's border. */
-  isSurrounded(i: number): boolean {
-    const { inside, width } = this;
-    return (
-      (inside[i - 1] &
-        inside[i + 1] &
-        inside[i - width] &
-        inside[i + width] &
-        inside[i - width - 1] &
-        inside[i - width + 1] &
-        inside[i + width - 1] &
-        inside[i + width + 1]) ===
-      1
-    );
-  }
-
-  innerX(i: number): number {
-    return this.inner(i, 1, this.width);
-  }
-
-  innerY(i: number): number {
-    return this.inner(i, this.width, 1);
-  }
-
-  /** The slope of a surrounded pixel: the same sums as `along`, without asking what is there. */
-  private inner(i: number, step: number, side: number): number {
-    const { heights: h } = this;
-    const own = (h[i + step] - h[i - step]) / 2;
-    if (this.pixelArt) return own;
-    const before = (h[i - side + step] - h[i - side - step]) / 2;
-    const after = (h[i + side + step] - h[i + side - step]) / 2;
-    return (10 * own + 3 * before + 3 * after) / 16;
-  }
-
-  alongX(x: number, y: number): number {
-    return this.along(x, y, 1, 0);
-  }
-
-  alongY(x: number, y: number): number {
-    return this.along(x, y, 0, 1);
-  }
-
-  /** The slope along (sx, sy), weighted over the lines beside it on painted art. */
-  private along(x: number, y: number, sx: number, sy: number): number {
-    const own = this.line(x, y, sx, sy);
-    if (this.pixelArt) return own;
-    let sum = 10 * own;
-    let weights = 10;
-    for (let side = -1; side <= 1; side += 2) {
-      const bx = x + side * sy;
-      const by = y + side * sx;
-      if (this.index(bx, by) < 0) continue;
-      sum += 3 * this.line(bx, by, sx, sy);
-      weights += 3;
-    }
-    return sum / weights;
-  }
-
-  /** The difference on one line: centred where both neighbours are inside, else to the one that is. */
-  private line(x: number, y: number, sx: number, sy: number): number {
-    const before = this.index(x - sx, y - sy);
-    const after = this.index(x + sx, y + sy);
-    if (before >= 0 && after >= 0) return (this.heights[after] - this.heights[before]) / 2;
-    const here = this.heights[this.index(x, y)];
-    if (after >= 0) return this.heights[after] - here;
-    return before >= 0 ? here - this.heights[before] : 0;
-  }
-
-  /** The index of a pixel, around the border of a seamless tile; -1 where it is outside. */
-  private index(x: number, y: number): number {
-    let cx = x;
-    let cy = y;
-    if (cx < 0 || cx >= this.width) {
-      if (!this.wrap.x) return -1;
-      cx = cx < 0 ? cx + this.width : cx - this.width;
-    }
-    if (cy < 0 || cy >= this.height) {
-      if (!this.wrap.y) return -1;
-      cy = cy < 0 ? cy + this.height : cy - this.height;
-    }
-    const i = cy * this.width + cx;
-    return this.inside[i] ? i : -1;
-  }
+/** Makes the normals of a part anew; padding stays as it was. */
+export function updateNormals(surface: Surface, rect: Rect, out: Uint8Array): void {
+  writeNormals(surface, rect, out, 255 / 2);
 }
 
-function padOutward(normals: Uint8Array, inside: Uint8Array, width: number, height: number): void {
-  let known = inside;
-  for (let step = 0; step < PADDING_PX; step++) {
-    const next = known.slice();
-    for (let y = 0, i = 0; y < height; y++) {
-      for (let x = 0; x < width; x++, i++) {
-        if (known[i]) continue;
-        const from = nearestKnown(known, x, y, width, height);
-        if (from < 0) continue;
-        normals.copyWithin(4 * i, 4 * from, 4 * from + 4);
-        next[i] = 1;
+function writeNormals(surface: Surface, rect: Rect, out: Uint8Array | Uint16Array, half: number): void {
+  const { strength, paint, facings, width, given } = surface;
+  const snaps = facings.directions > 0 || facings.tilts > 0;
+  const n = new Float64Array(3);
+  eachSlope(surface, rect, (i, across, down) => {
+    const p = 4 * i;
+    const isPainted = paint !== null && paint.share[i] > 0;
+    let nx = -strength * across;
+    let ny = -strength * down;
+    let nz = 1;
+    if (given) {
+      if (across === 0 && down === 0 && !isPainted && !snaps && half < 128) {
+        for (let c = 0; c < 3; c++) out[p + c] = given[p + c];
+        return;
       }
+      // The added slopes lie on the given surface.
+      nz = Math.max(STEEPEST_NZ, NORMAL_BYTE_TO_VALUE[given[p + 2]]);
+      nx = nx * nz + NORMAL_BYTE_TO_VALUE[given[p]];
+      ny = ny * nz - NORMAL_BYTE_TO_VALUE[given[p + 1]];
     }
-    known = next;
+    const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    nx /= length;
+    ny /= length;
+    nz /= length;
+    if (isPainted || snaps) {
+      n[0] = nx;
+      n[1] = ny;
+      n[2] = nz;
+      if (isPainted) mixPaint(paint!, i, n);
+      if (snaps) snap(n, facings, i % width, (i / width) | 0);
+      [nx, ny, nz] = n;
+    }
+    // Truncation rounds down, for what is stored is never below zero. The file's green points up.
+    out[p] = (nx + 1) * half + 0.5;
+    out[p + 1] = (1 - ny) * half + 0.5;
+    out[p + 2] = (nz + 1) * half + 0.5;
+  });
+}
+
+function mixPaint({ nx, ny, share }: FacingPaint, i: number, n: Float64Array): void {
+  const s = share[i];
+  const pz = Math.sqrt(Math.max(0, 1 - nx[i] * nx[i] - ny[i] * ny[i]));
+  n[0] += s * (nx[i] - n[0]);
+  n[1] += s * (ny[i] - n[1]);
+  n[2] += s * (pz - n[2]);
+  const length = Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]) || 1;
+  for (let c = 0; c < 3; c++) n[c] /= length;
+}
+
+/** Brings a facing to the nearest of a few directions and tilts; dithered between the two nearest if wanted. */
+function snap(n: Float64Array, { directions, tilts, dither }: Recipe['facings'], x: number, y: number): void {
+  const flatLength = Math.sqrt(n[0] * n[0] + n[1] * n[1]);
+  if (flatLength === 0) return;
+  const offset = dither ? (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 : 0.5;
+  let direction = atan2(n[1], n[0]);
+  let tilt = atan2(flatLength, n[2]);
+  if (directions > 0) {
+    const step = (2 * Math.PI) / directions;
+    direction = Math.floor(direction / step + offset) * step;
+  }
+  if (tilts > 0) {
+    const step = Math.PI / 2 / tilts;
+    // A facing along the picture's plane would take no light from its front.
+    tilt = Math.min(tilts - 1, Math.floor(tilt / step + offset)) * step;
+  }
+  const across = sin(tilt);
+  n[0] = across * cos(direction);
+  n[1] = across * sin(direction);
+  n[2] = cos(tilt);
+}
+
+const AROUND_X = [-1, 1, 0, 0, -1, 1, -1, 1];
+const AROUND_Y = [0, 0, -1, 1, -1, -1, 1, 1];
+
+/** Carries values of RGBA pixels outward from the inside, ring by ring, each from the nearest pixel that is known. */
+export function padOutward(
+  rgba: Uint8Array | Uint16Array,
+  inside: Uint8Array,
+  width: number,
+  height: number,
+  paddingPx: number,
+): void {
+  const known = inside.slice();
+  let ring = ringOutside(inside, width, height);
+  for (let step = 0; step < paddingPx && ring.length > 0; step++) {
+    for (const i of ring) {
+      const x = i % width;
+      const from = knownNear(known, x, (i - x) / width, width, height);
+      rgba.copyWithin(4 * i, 4 * from, 4 * from + 4);
+    }
+    for (const i of ring) known[i] = 1;
+    if (step + 1 < paddingPx) ring = unknownAround(ring, known, width, height);
   }
 }
 
-const AROUND = [
-  [-1, 0],
-  [1, 0],
-  [0, -1],
-  [0, 1],
-  [-1, -1],
-  [1, -1],
-  [-1, 1],
-  [1, 1],
-] as const;
+function ringOutside(inside: Uint8Array, width: number, height: number): number[] {
+  const ring: number[] = [];
+  for (let y = 0, i = 0; y < height; y++) {
+    const isRowInner = y > 0 && y < height - 1;
+    for (let x = 0; x < width; x++, i++) {
+      if (inside[i]) continue;
+      if (isRowInner && x > 0 && x < width - 1) {
+        const near =
+          inside[i - 1] |
+          inside[i + 1] |
+          inside[i - width] |
+          inside[i + width] |
+          inside[i - width - 1] |
+          inside[i - width + 1] |
+          inside[i + width - 1] |
+          inside[i + width + 1];
+        if (near) ring.push(i);
+      } else if (knownNear(inside, x, y, width, height) >= 0) ring.push(i);
+    }
+  }
+  return ring;
+}
 
-function nearestKnown(known: Uint8Array, x: number, y: number, width: number, height: number): number {
-  for (const [dx, dy] of AROUND) {
-    const nx = x + dx;
-    const ny = y + dy;
+function unknownAround(ring: readonly number[], known: Uint8Array, width: number, height: number): number[] {
+  const next = new Set<number>();
+  for (const i of ring) {
+    const x = i % width;
+    const y = (i - x) / width;
+    for (let k = 0; k < 8; k++) {
+      const nx = x + AROUND_X[k];
+      const ny = y + AROUND_Y[k];
+      if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
+      const j = ny * width + nx;
+      if (!known[j]) next.add(j);
+    }
+  }
+  return [...next];
+}
+
+function knownNear(known: Uint8Array, x: number, y: number, width: number, height: number): number {
+  for (let k = 0; k < 8; k++) {
+    const nx = x + AROUND_X[k];
+    const ny = y + AROUND_Y[k];
     if (nx >= 0 && ny >= 0 && nx < width && ny < height && known[ny * width + nx]) return ny * width + nx;
   }
   return -1;

@@ -39,12 +39,19 @@ export function reducedImage(image: Image, factor: number): Image {
 
 /** The recipe that gives the smaller picture the same slopes. Octaves finer than its pixels fall away. */
 export function reducedRecipe(recipe: Recipe, factor: number): Recipe {
+  const { body, grain, rim, swatches } = recipe;
   const octavesLost = 31 - Math.clz32(factor);
-  const octaves = recipe.grain.octaves.map((_, i) => recipe.grain.octaves[i + octavesLost] ?? 0);
   return {
     ...recipe,
-    body: { ...recipe.body, widthPx: recipe.body.widthPx / factor, heightPx: recipe.body.heightPx / factor },
-    grain: { heightPx: recipe.grain.heightPx / factor, octaves },
+    body: { ...body, widthPx: body.widthPx / factor, heightPx: body.heightPx / factor },
+    grain: {
+      ...grain,
+      heightPx: grain.heightPx / factor,
+      octaves: grain.octaves.map((_, i) => grain.octaves[i + octavesLost] ?? 0),
+      smoothPx: grain.smoothPx / factor,
+    },
+    swatches: swatches.map((swatch) => ({ ...swatch, heightPx: swatch.heightPx / factor })),
     sandingPx: recipe.sandingPx / factor,
+    rim: { ...rim, widthPx: rim.widthPx / factor },
   };
 }

@@ -4,7 +4,7 @@ import { emptyImage, type Image } from '../raster/image';
 import { angleError } from './angle-error';
 import { chooseRecipe } from './choose-recipe';
 import { readRecipe, recipeWith } from './recipe';
-import { reliefOf } from './relief-of';
+import { pictureRelief } from './relief-of';
 
 const SUPER = 8;
 
@@ -39,7 +39,7 @@ function hemisphereError(radius: number, hard: boolean): number {
   const c = radius + 3.3;
   const size = Math.ceil(2 * c);
   const disc = shape(size, size, (x, y) => (x - c) ** 2 + (y - c) ** 2 <= radius * radius, hard);
-  const { normals } = reliefOf(
+  const { normals } = pictureRelief(
     disc,
     recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }),
   );
@@ -62,7 +62,7 @@ describe('inflate', () => {
       const cx = Math.min(170, Math.max(30, x));
       return (x - cx) ** 2 + (y - 30) ** 2 <= half * half;
     });
-    const relief = reliefOf(
+    const relief = pictureRelief(
       limb,
       recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' }),
     );
@@ -84,7 +84,7 @@ describe('inflate', () => {
       shape(9, 3, (_, y) => y >= 1 && y < 2),
       shape(1, 40, () => true),
     ]) {
-      const { heights } = reliefOf(image, recipeWith({ body: { kind: 'inflate' } }));
+      const { heights } = pictureRelief(image, recipeWith({ body: { kind: 'inflate' } }));
       expect(heights.every(Number.isFinite)).toBe(true);
     }
   });
@@ -99,7 +99,7 @@ describe('bevel', () => {
       grain: { heightPx: 0 },
       pixelArt: 'no',
     });
-    const { normals } = reliefOf(disc, recipe);
+    const { normals } = pictureRelief(disc, recipe);
     const error = angleError(normals, size, size, (x, y) => {
       const [dx, dy] = [x - c, y - c];
       const r = Math.sqrt(dx * dx + dy * dy);
@@ -112,7 +112,7 @@ describe('bevel', () => {
 
   it('faces up on the upper flank: green above 128 in a Y-up file', () => {
     const block = shape(20, 20, (x, y) => x > 2 && x < 18 && y > 2 && y < 18, true);
-    const { normals } = reliefOf(
+    const { normals } = pictureRelief(
       block,
       recipeWith({ body: { kind: 'bevel', widthPx: 4 }, grain: { heightPx: 0 } }),
     );
@@ -138,11 +138,11 @@ describe('grain', () => {
 
   it('raises what is light, and lowers it where a fader is below zero', () => {
     const image = waves(64, 8, 16);
-    const high = reliefOf(
+    const high = pictureRelief(
       image,
       recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [1, 1, 1, 1, 1] } }),
     );
-    const low = reliefOf(
+    const low = pictureRelief(
       image,
       recipeWith({ body: { kind: 'none' }, grain: { heightPx: 4, octaves: [-1, -1, -1, -1, -1] } }),
     );
@@ -160,7 +160,7 @@ describe('grain', () => {
         turned.data.set(image.data.subarray(from, from + 4), 4 * (y * 64 + x));
       }
     }
-    const [a, b] = [reliefOf(image, recipe).normals, reliefOf(turned, recipe).normals];
+    const [a, b] = [pictureRelief(image, recipe).normals, pictureRelief(turned, recipe).normals];
     for (let x = 0; x < 64; x++) expect(Math.abs(b[4 * x] - a[4 * ((x + 20) % 64)])).toBeLessThanOrEqual(1);
   });
 });
@@ -184,7 +184,7 @@ describe('any recipe', () => {
           mirrored.data.set(image.data.subarray(from, from + 4), 4 * i);
         }
         const recipe = recipeWith({ body: { kind }, pixelArt: 'yes' });
-        const [a, b] = [reliefOf(image, recipe), reliefOf(mirrored, recipe)];
+        const [a, b] = [pictureRelief(image, recipe), pictureRelief(mirrored, recipe)];
         for (let y = 0; y < 23; y++) {
           for (let x = 0; x < 23; x++) {
             expect(Math.abs(a.heights[y * 23 + x] - b.heights[y * 23 + 22 - x])).toBeLessThan(0.05);
@@ -197,7 +197,7 @@ describe('any recipe', () => {
 
   it('leaves the clear part flat beyond two pixels of padding', () => {
     const image = shape(30, 30, (x, y) => x > 10 && x < 20 && y > 10 && y < 20, true);
-    const { normals } = reliefOf(image, recipeWith({}));
+    const { normals } = pictureRelief(image, recipeWith({}));
     expect([...normals.subarray(4 * (15 * 30 + 5), 4 * (15 * 30 + 5) + 3)]).toEqual([128, 128, 255]);
     expect(normals[4 * (15 * 30 + 9)]).toBe(normals[4 * (15 * 30 + 10)]);
   });

@@ -2,7 +2,7 @@
 import type { PicturePixels } from '@/core/moment/moment';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
-import { reliefOf } from '@/core/relief/relief-of';
+import { pictureRelief } from '@/core/relief/relief-of';
 import { newArtwork, newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
 import type { Light, Occluder, SceneDocument, SceneSettings, Sprite } from '@/core/scene/document';
 import { hash01 } from '@/core/time/noise';
@@ -47,7 +47,7 @@ function pixelsOf(kind: keyof typeof kinds, withRelief: boolean, glow = false): 
     width: 48,
     height: 48,
     rgba: image.data,
-    normal: withRelief ? reliefOf(image, recipe).normals : null,
+    normal: withRelief ? pictureRelief(image, recipe).normals : null,
     glow: glow
       ? Uint8Array.from({ length: 48 * 48 }, (_, i) => (i % 48 > 20 && i % 48 < 28 ? 255 - (i % 48) : 0))
       : null,

@@ -1,0 +1,181 @@
+/**
+ * The parts of a silhouette, each of which is round for itself: areas between outlines, or areas of like colour. What
+ * lies on no part (the outlines themselves, scraps) goes to the nearest one, so that parts meet in the middle of the
+ * line between them. A person can join parts and split one by strokes.
+ */
+import { SRGB_BYTE_TO_LINEAR, linearToOklab } from '../raster/colour';
+import { nearestSites } from '../raster/distance';
+import type { Image } from '../raster/image';
+import { linePixels } from '../raster/line';
+import { labelled } from '../raster/regions';
+import type { Recipe } from './recipe';
+import type { Silhouette } from './silhouette';
+import type { Tone } from './tone';
+
+/** A pixel that is this much outline parts areas. */
+const OUTLINE_SHARE = 0.5;
+/** Areas below this many px, and below this share of the silhouette, are scraps. */
+const SCRAP_PX = 6;
+const SCRAP_SHARE = 0.0008;
+/** Neighbours whose colours differ by less than this, lightness counting less, are of one area. */
+const LIKE_COLOUR = 0.045;
+const LIGHTNESS_WEIGHT = 0.45;
+const MOST_PARTS = 65_000;
+
+export interface PartStroke {
+  kind: 'join' | 'split';
+  /** Flat points [x0, y0, x1, y1, ...], px of the art. */
+  points: number[];
+}
+
+/**
+ * @returns a label for each pixel, from 1 on, 0 outside; where regions are not asked for, each island is a part
+ */
+export function partsOf(
+  image: Image,
+  silhouette: Silhouette,
+  tone: Tone,
+  regions: Recipe['body']['regions'],
+  strokes: readonly PartStroke[] = [],
+): Uint16Array {
+  const { inside, width, height } = silhouette;
+  let labels: Uint16Array;
+  if (regions === 'silhouette') labels = islands(inside, width, height);
+  else {
+    const areas =
+      regions === 'outlines'
+        ? areasBetweenOutlines(tone, silhouette)
+        : areasOfLikeColour(image, silhouette);
+    labels = grown(withoutScraps(areas, inside), inside, width, height);
+  }
+  for (const stroke of strokes) {
+    if (stroke.kind === 'join') join(labels, width, height, stroke.points);
+    else labels = split(labels, width, height, stroke.points);
+  }
+  return labels;
+}
+
+function islands(inside: Uint8Array, width: number, height: number): Uint16Array {
+  const areas = labelled(
+    width,
+    height,
+    (i) => inside[i] === 1,
+    () => true,
+  );
+  return withoutScraps(areas, inside, 0);
+}
+
+function areasBetweenOutlines(tone: Tone, { inside, width, height }: Silhouette): Int32Array {
+  const { share } = tone.outlines();
+  return labelled(
+    width,
+    height,
+    (i) => inside[i] === 1 && share[i] < OUTLINE_SHARE,
+    () => true,
+  );
+}
+
+function areasOfLikeColour({ data }: Image, { inside, width, height }: Silhouette): Int32Array {
+  const labs = new Float32Array(3 * inside.length);
+  for (let i = 0; i < inside.length; i++) {
+    if (!inside[i]) continue;
+    const [l, a, b] = linearToOklab([
+      SRGB_BYTE_TO_LINEAR[data[4 * i]],
+      SRGB_BYTE_TO_LINEAR[data[4 * i + 1]],
+      SRGB_BYTE_TO_LINEAR[data[4 * i + 2]],
+    ]);
+    labs[3 * i] = l * LIGHTNESS_WEIGHT;
+    labs[3 * i + 1] = a;
+    labs[3 * i + 2] = b;
+  }
+  const isLike = (i: number, j: number) => {
+    const l = labs[3 * i] - labs[3 * j];
+    const a = labs[3 * i + 1] - labs[3 * j + 1];
+    const b = labs[3 * i + 2] - labs[3 * j + 2];
+    return l * l + a * a + b * b < LIKE_COLOUR * LIKE_COLOUR;
+  };
+  return labelled(width, height, (i) => inside[i] === 1, isLike);
+}
+
+/** Labels made dense from 1 on, scraps taken away; where all are scraps the silhouette is one part. */
+function withoutScraps(areas: Int32Array, inside: Uint8Array, leastPx?: number): Uint16Array {
+  let most = 0;
+  for (let i = 0; i < areas.length; i++) if (areas[i] > most) most = areas[i];
+  const counts = new Int32Array(most + 1);
+  let all = 0;
+  for (let i = 0; i < areas.length; i++) {
+    counts[areas[i]]++;
+    all += inside[i];
+  }
+  const least = leastPx ?? Math.max(SCRAP_PX, all * SCRAP_SHARE);
+  const dense = new Int32Array(most + 1);
+  let parts = 0;
+  for (let label = 1; label <= most; label++)
+    if (counts[label] >= least && parts < MOST_PARTS) dense[label] = ++parts;
+  if (parts === 0) return Uint16Array.from(inside);
+  const out = new Uint16Array(areas.length);
+  for (let i = 0; i < out.length; i++) out[i] = dense[areas[i]];
+  return out;
+}
+
+/** Gives every inside pixel without a part to the nearest one. */
+function grown(labels: Uint16Array, inside: Uint8Array, width: number, height: number): Uint16Array {
+  const sites = new Uint8Array(labels.length);
+  let missing = 0;
+  for (let i = 0; i < sites.length; i++) {
+    if (labels[i] > 0) sites[i] = 1;
+    else if (inside[i]) missing++;
+  }
+  if (missing === 0) return labels;
+  const nearest = nearestSites(sites, width, height);
+  const out = labels.slice();
+  for (let i = 0; i < out.length; i++)
+    if (inside[i] && out[i] === 0 && nearest[i] >= 0) out[i] = labels[nearest[i]];
+  return out;
+}
+
+function join(labels: Uint16Array, width: number, height: number, points: readonly number[]): void {
+  const touched = new Set<number>();
+  linePixels(points, width, height, (i) => labels[i] > 0 && touched.add(labels[i]));
+  const least = Math.min(...touched);
+  for (let i = 0; i < labels.length; i++) if (touched.has(labels[i])) labels[i] = least;
+}
+
+/** Cuts the parts that a line crosses; the line's own pixels go to a neighbour of the part that they were of. */
+function split(labels: Uint16Array, width: number, height: number, points: readonly number[]): Uint16Array {
+  const cut = new Set<number>();
+  linePixels(points, width, height, (i) => labels[i] > 0 && cut.add(i));
+  const areas = labelled(
+    width,
+    height,
+    (i) => labels[i] > 0 && !cut.has(i),
+    (i, j) => labels[i] === labels[j],
+  );
+  const inside = Uint8Array.from(labels, (label) => (label > 0 ? 1 : 0));
+  const next = withoutScraps(areas, inside, 1);
+  for (let isMoving = true; isMoving;) {
+    isMoving = false;
+    for (const i of cut) {
+      const from = neighbours(i, width, height).find((j) => labels[j] === labels[i] && next[j] > 0 && !cut.has(j));
+      if (from === undefined) continue;
+      next[i] = next[from];
+      cut.delete(i);
+      isMoving = true;
+    }
+  }
+  // A part that the line covers whole stays a part.
+  const most = next.reduce((a, b) => Math.max(a, b), 0);
+  for (const i of cut) next[i] = Math.min(MOST_PARTS, most + 1);
+  return next;
+}
+
+function neighbours(i: number, width: number, height: number): number[] {
+  const x = i % width;
+  const y = (i - x) / width;
+  const out: number[] = [];
+  if (x > 0) out.push(i - 1);
+  if (x < width - 1) out.push(i + 1);
+  if (y > 0) out.push(i - width);
+  if (y < height - 1) out.push(i + width);
+  return out;
+}
