@@ -3,7 +3,7 @@ import { bundlePictures } from '@/core/handoff/bundle';
 import type { Moment, PicturePixels, PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
-import { newArtwork, newLight, newScene, newSprite } from '@/core/scene/defaults';
+import { newArtwork, newLight, newRelief, newScene, newSprite } from '@/core/scene/defaults';
 import { recipeWith } from '@/core/relief/recipe';
 import { hash01 } from '@/core/time/noise';
 import { fennelHalt } from '@/demo/fennel-halt';
@@ -52,7 +52,7 @@ function lightsCase(count: number): Case {
     pivotX: 0,
     pivotY: 0,
   });
-  scene.reliefs.wall = { recipe: recipeWith({}) };
+  scene.reliefs.wall = newRelief({ recipe: recipeWith({}) });
   scene.sprites.wall = newSprite({
     name: '',
     planeId: 'plane-middle',

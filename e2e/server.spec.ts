@@ -1,4 +1,5 @@
 /** The server from outside: who may ask, what is refused, what a kill leaves; and the command line. */
+import { deflateSync } from 'node:zlib';
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
@@ -237,7 +238,7 @@ test('the command line shades a bundle at an hour and a second', async () => {
   try {
     const { sceneName, document, pictures } = fennelHalt(sha256Of);
     const bundle = join(folder, 'scene.zip');
-    writeFileSync(bundle, writeBundle(sceneName, document, pictures));
+    writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
     const shade = async (hour: string, at: string) => {
       const out = join(folder, `${hour}-${at}.png`);
       await oilwick('shade', bundle, '--hour', hour, '--at', at, '--out', out);

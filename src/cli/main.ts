@@ -4,15 +4,42 @@
  */
 import { Command, CommanderError } from 'commander';
 import { wordsOf } from '@/core/faults';
-import { reliefCommand, type ReliefOptions } from './relief';
+import type { MapKind } from '@/core/handoff/maps';
+import { mapList, reliefCommand, type ReliefOptions } from './relief';
 import { shadeCommand, type ShadeOptions } from './shade';
+import { serveJobs } from './threads';
 
 const number = (text: string): number => {
   const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value))
-    throw new CommanderError(2, 'oilwick.number', `error: "${text}" is not a number`);
+  if (text.trim() === '' || !Number.isFinite(value)) throw wrongCall(`"${text}" is not a number`);
   return value;
 };
+
+const MOST_JOBS = 64;
+
+const jobs = (text: string): number => {
+  const value = number(text);
+  if (!Number.isInteger(value) || value < 1 || value > MOST_JOBS)
+    throw wrongCall(`--jobs is a whole number from 1 to ${MOST_JOBS}; got ${text}`);
+  return value;
+};
+
+const depth = (text: string): number => {
+  if (text !== '8' && text !== '16') throw wrongCall(`--depth is 8 or 16; got ${text}`);
+  return Number(text);
+};
+
+const maps = (text: string): MapKind[] => {
+  try {
+    return mapList(text);
+  } catch (cause) {
+    throw wrongCall(wordsOf(cause));
+  }
+};
+
+function wrongCall(words: string): CommanderError {
+  return new CommanderError(2, 'oilwick.call', `error: ${words}`);
+}
 
 async function main(): Promise<void> {
   const program = new Command('oilwick')
@@ -26,6 +53,15 @@ async function main(): Promise<void> {
     .option('--recipe <file>', 'recipe as JSON; without one a recipe is chosen by looking at each picture')
     .option('--suffix <text>', 'what is put behind the name of the art', '_n')
     .option('--y-down', 'green points down', false)
+    .option('--depth <bits>', '8 or 16 bits a channel of the normal map', depth, 8)
+    .option('--also <maps>', 'more maps, as height,rim,occlusion,glow', maps, [])
+    .option('--flat-padding', 'flat beyond the silhouette, instead of carried on for two px', false)
+    .option('--no-alpha', "RGB without the art's alpha")
+    .option(
+      '--jobs <number>',
+      'pictures at once, each on a thread; by default as many as the machine has',
+      jobs,
+    )
     .option('--json', 'one line of JSON for each picture on standard output', false)
     .action(async (art: string[], options: ReliefOptions) => {
       process.exitCode = await reliefCommand(art, options);
@@ -49,13 +85,15 @@ async function main(): Promise<void> {
   await program.parseAsync();
 }
 
-main().catch((thrown: unknown) => {
+if (!serveJobs()) main().catch(fail);
+
+function fail(thrown: unknown): void {
   if (thrown instanceof CommanderError) {
     // Commander has said what is wrong; asking for help is no fault.
-    if (thrown.code === 'oilwick.number') process.stderr.write(`${thrown.message}\n`);
+    if (thrown.code === 'oilwick.call') process.stderr.write(`${thrown.message}\n`);
     process.exitCode = thrown.exitCode === 0 ? 0 : 2;
     return;
   }
   process.stderr.write(`oilwick: ${wordsOf(thrown)}\n`);
   process.exitCode = 1;
-});
+}

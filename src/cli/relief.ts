@@ -1,60 +1,122 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { mkdir, readFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
 import { basename, join } from 'node:path';
 import { InputFault, wordsOf } from '@/core/faults';
-import { normalFile } from '@/core/handoff/maps';
-import { decodePng } from '@/core/raster/png';
-import { chooseRecipe } from '@/core/relief/choose-recipe';
+import {
+  checkNames,
+  mapName,
+  MAP_KINDS,
+  USUAL_OUTPUT,
+  type MapKind,
+  type OutputOptions,
+} from '@/core/handoff/maps';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { pictureRelief } from '@/core/relief/relief-of';
+import type { ReliefJob } from './relief-job';
+import { runJobs } from './threads';
 
 export interface ReliefOptions {
   out: string;
   recipe?: string;
   suffix: string;
   yDown: boolean;
+  depth: 8 | 16;
+  also: MapKind[];
+  flatPadding: boolean;
+  alpha: boolean;
+  jobs?: number;
   json: boolean;
+}
+
+/** `height,rim` as a list of maps. @throws InputFault naming the one that there is not */
+export function mapList(text: string): MapKind[] {
+  return text.split(',').map((word) => {
+    const kind = MAP_KINDS.find((known) => known === word.trim());
+    if (!kind || kind === 'normals')
+      throw new InputFault(`--also takes ${MAP_KINDS.slice(1).join(', ')}; got "${word}".`);
+    return kind;
+  });
 }
 
 /** @returns the exit code; a broken file is named and does not stop the others */
 export async function reliefCommand(art: readonly string[], options: ReliefOptions): Promise<number> {
   const recipe = options.recipe === undefined ? null : await recipeFrom(options.recipe);
+  const output = outputOf(options);
   await mkdir(options.out, { recursive: true });
-  const written = new Map<string, string>();
-  let failed = 0;
-  for (const [index, file] of art.entries()) {
-    if (process.stderr.isTTY) process.stderr.write(`\r${index + 1} of ${art.length} `);
-    const start = performance.now();
-    try {
-      const target = join(options.out, `${basename(file).replace(/\.png$/i, '')}${options.suffix}.png`);
-      const other = written.get(target);
-      if (other !== undefined)
-        throw new InputFault(`would be written over the map of ${other}; use another folder`);
-      const seen = await makeOne(file, target, recipe, !options.yDown);
-      written.set(target, file);
-      const milliseconds = Math.round(performance.now() - start);
-      if (options.json)
-        process.stdout.write(`${JSON.stringify({ art: file, map: target, seen, milliseconds })}\n`);
-    } catch (thrown) {
-      failed++;
-      if (options.json) process.stdout.write(`${JSON.stringify({ art: file, fault: wordsOf(thrown) })}\n`);
-      process.stderr.write(`${process.stderr.isTTY ? '\r' : ''}${file}: ${wordsOf(thrown)}\n`);
-    }
-  }
-  if (process.stderr.isTTY) process.stderr.write(`\r${art.length - failed} of ${art.length} made\n`);
-  return failed === 0 ? 0 : 1;
+  const { jobs, faults } = jobsFor(art, options.out, recipe, output);
+  const tell = reporter(art.length, options.json);
+  for (const [file, fault] of faults) tell.failed(file, fault);
+  const threads = options.jobs ?? availableParallelism();
+  await runJobs(jobs, threads, (index, answer) => {
+    const file = jobs[index].art;
+    if ('fault' in answer) tell.failed(file, answer.fault);
+    else tell.made(file, answer.done);
+  });
+  return tell.end();
 }
 
-async function makeOne(
-  file: string,
-  target: string,
+function outputOf({ suffix, yDown, depth, also, flatPadding, alpha }: ReliefOptions): OutputOptions {
+  const output: OutputOptions = {
+    ...USUAL_OUTPUT,
+    maps: ['normals', ...also],
+    depth,
+    yUp: !yDown,
+    alpha,
+    padding: flatPadding ? 'flat' : 'outward',
+    names: '*?',
+    suffixes: { normals: suffix, height: '_h', rim: '_rim', occlusion: '_occlusion', glow: '_glow' },
+  };
+  checkNames({ ...output, names: `*${suffix}?` });
+  return output;
+}
+
+/** A job for each picture; two whose maps would have one name are told apart before anything is written. */
+function jobsFor(
+  art: readonly string[],
+  folder: string,
   recipe: Recipe | null,
-  yUp: boolean,
-): Promise<string | null> {
-  const { image } = decodePng(await readFile(file));
-  const chosen = recipe ? null : chooseRecipe(image);
-  const relief = pictureRelief(image, recipe ?? chosen!.recipe);
-  await writeFile(target, normalFile(image, relief, yUp));
-  return chosen?.seen ?? null;
+  output: OutputOptions,
+): { jobs: ReliefJob[]; faults: [string, string][] } {
+  const jobs: ReliefJob[] = [];
+  const faults: [string, string][] = [];
+  const targets = new Map<string, string>();
+  for (const file of art) {
+    const name = basename(file).replace(/\.png$/i, '');
+    const own = output.maps.map((kind) => join(folder, `${mapName(output, name, kind)}.png`));
+    const taken = own.map((target) => targets.get(target)).find((other) => other !== undefined);
+    if (taken !== undefined) {
+      faults.push([file, `would be written over the map of ${taken}; use another folder`]);
+      continue;
+    }
+    for (const target of own) targets.set(target, file);
+    jobs.push({ art: file, name, folder, recipe, output });
+  }
+  return { jobs, faults };
+}
+
+/** Progress on standard error where that is a terminal, a line of JSON for each picture where it is asked for. */
+function reporter(all: number, asJson: boolean) {
+  let made = 0;
+  let failed = 0;
+  const isTerminal = process.stderr.isTTY;
+  const progress = () => isTerminal && process.stderr.write(`\r${made + failed} of ${all} `);
+  const json = (value: object) => asJson && process.stdout.write(`${JSON.stringify(value)}\n`);
+  return {
+    made(art: string, done: object) {
+      made++;
+      json({ art, ...done });
+      progress();
+    },
+    failed(art: string, fault: string) {
+      failed++;
+      json({ art, fault });
+      process.stderr.write(`${isTerminal ? '\r' : ''}${art}: ${fault}\n`);
+      progress();
+    },
+    end(): number {
+      if (isTerminal) process.stderr.write(`\r${made} of ${all} made\n`);
+      return failed === 0 ? 0 : 1;
+    },
+  };
 }
 
 async function recipeFrom(file: string): Promise<Recipe> {

@@ -9,6 +9,7 @@ import {
   newLight,
   newOccluder,
   newPlane,
+  newRelief,
   newScene,
   newSprite,
   newWick,
@@ -148,7 +149,7 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       pivotY: pivot?.[1] ?? paint.height,
       glowSha: glow ? keep(glow) : null,
     });
-    if (recipe) document.reliefs[id] = { recipe };
+    if (recipe) document.reliefs[id] = newRelief({ recipe });
   }
   placeSprites(document);
   placeOccluders(document, art);

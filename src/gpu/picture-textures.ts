@@ -1,5 +1,6 @@
 /** Pictures on the GPU, uploaded when first drawn and again when their pixels change, kept least recently used. */
 import type { PicturePixels } from '@/core/moment/moment';
+import type { Rect } from '@/core/raster/crop';
 import type { LightSpace } from '@/core/raster/colour';
 import type { Device } from './device';
 
@@ -32,7 +33,65 @@ export class PictureCache {
       this.entries.set(key, entry);
       return entry.textures;
     }
+    const textures = entry && this.renewed(entry, pixels, space);
+    if (textures) {
+      entry.pixels = pixels;
+      return textures;
+    }
     if (entry) this.drop(key);
+    return this.put(key, pixels, space);
+  }
+
+  /** Writes normals into a part of a picture that is there, as under a brush. */
+  patchNormals(key: string, { left, top, right, bottom }: Rect, rgba: Uint8Array): void {
+    const texture = this.entries.get(key)?.textures.normals;
+    if (!texture) return;
+    const { gl } = this.device;
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
+    gl.texSubImage2D(
+      gl.TEXTURE_2D,
+      0,
+      left,
+      top,
+      right - left,
+      bottom - top,
+      gl.RGBA,
+      gl.UNSIGNED_BYTE,
+      rgba,
+    );
+  }
+
+  /** The textures of the same art with other normals: only those are uploaded. */
+  private renewed(
+    {
+      pixels: last,
+      space: lastSpace,
+      textures,
+    }: { pixels: PicturePixels; space: LightSpace; textures: PictureTextures },
+    pixels: PicturePixels,
+    space: LightSpace,
+  ): PictureTextures | null {
+    const isSameArt = last.rgba === pixels.rgba && last.glow === pixels.glow && lastSpace === space;
+    if (!isSameArt || !textures.normals || !pixels.normal) return null;
+    const { gl } = this.device;
+    gl.bindTexture(gl.TEXTURE_2D, textures.normals);
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
+    gl.texSubImage2D(
+      gl.TEXTURE_2D,
+      0,
+      0,
+      0,
+      pixels.width,
+      pixels.height,
+      gl.RGBA,
+      gl.UNSIGNED_BYTE,
+      pixels.normal,
+    );
+    return textures;
+  }
+
+  private put(key: string, pixels: PicturePixels, space: LightSpace): PictureTextures {
     const textures = this.upload(pixels, space);
     this.entries.set(key, { pixels, space, textures });
     this.bytes += textures.bytes;

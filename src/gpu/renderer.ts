@@ -16,6 +16,7 @@ import type {
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
+import type { Rect } from '@/core/raster/crop';
 import { PictureCache } from './picture-textures';
 import { DIRECT_PROGRAM, GATHER_PROGRAM } from './shaders/layer';
 import { COMPOSITE_PROGRAM, ENCODE_PROGRAM } from './shaders/picture';
@@ -89,6 +90,11 @@ export class Renderer {
       );
     device.drawBox();
     return picture;
+  }
+
+  /** Writes normals into a part of a picture that was drawn, as under a brush. */
+  patchNormals(key: string, rect: Rect, rgba: Uint8Array): void {
+    this.pictures.patchNormals(key, rect, rgba);
   }
 
   /** Shows finished pictures on the canvas, enlarged by the nearest pixel; the canvas counts rows from below. */

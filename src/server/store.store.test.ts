@@ -1,10 +1,11 @@
+import { deflateSync } from 'node:zlib';
 import { createConnection } from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeBundle } from '@/core/handoff/bundle';
 import { emptyImage } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { recipeWith } from '@/core/relief/recipe';
-import { newArtwork, newLight, newScene, newSprite } from '@/core/scene/defaults';
+import { newArtwork, newLight, newRelief, newScene, newSprite } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, create, remove } from '@/core/scene/edits';
 import { fennelHalt } from '@/demo/fennel-halt';
@@ -177,7 +178,7 @@ describe('artworks', () => {
         'stone',
         newArtwork({ name: 'Stone', imageSha, widthPx: 2, heightPx: 2, pixelArt: true }),
       ),
-      create('reliefs', 'stone', { recipe: recipeWith({}) }),
+      create('reliefs', 'stone', newRelief({ recipe: recipeWith({}) })),
     ];
     await patchScene(id, 1, { transactionId: transactionId(), edits });
     expect((await openScene(other)).document.artworks.stone.name).toBe('Stone');
@@ -304,7 +305,7 @@ describe('a bundle', () => {
       x: 1,
       y: 1,
     });
-    const bundle = writeBundle('Scene', document, new Map([[sha256Of(bytes), bytes]]));
+    const bundle = await writeBundle('Scene', document, new Map([[sha256Of(bytes), bytes]]), deflateSync);
     const projectId = await makeProject('Second');
     const first = await openScene(await keepBundle(projectId, 'Opened', bundle));
     expect(first.document).toEqual(document);

@@ -1,16 +1,41 @@
-/** Decoding, first looks and reliefs on a thread of their own. */
+/** Decoding, first looks, reliefs and their files on a thread of their own. */
 import { expose, transfer } from 'comlink';
-import { normalFile } from '@/core/handoff/maps';
-import { looksLikePixelArt, type Image } from '@/core/raster/image';
-import { decodePng, encodePng } from '@/core/raster/png';
+import { filesOf, sourceHash, USUAL_OUTPUT, wantedFor, type OutputOptions } from '@/core/handoff/maps';
+import { readLayeredPainting, type LayeredPainting } from '@/core/handoff/open-raster';
+import type { Files } from '@/core/handoff/zip';
+import { emptyImage, looksLikePixelArt, type Image } from '@/core/raster/image';
+import { paletteOf, type PaletteColour } from '@/core/raster/palette';
+import {
+  decodeGrey16,
+  decodePng,
+  encodeGrey16,
+  encodePng,
+  inspectPng,
+  type PngFacts,
+} from '@/core/raster/png';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
-import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { reducedImage, reducedRecipe, reductionFor } from '@/core/relief/reduced';
-import { pictureRelief, type ReliefResult } from '@/core/relief/relief-of';
+import { enlargedPlane, trueTimes } from '@/core/relief/frames';
+import { judgeOrientation, type OrientationEvidence } from '@/core/relief/orientation';
+import type { ReliefOrder } from '@/core/relief/order';
+import type { Recipe } from '@/core/relief/recipe';
+import { reducedSource, reductionFor } from '@/core/relief/reduced';
+import { mapsOf, reliefOf, resultOf, type ReliefMaps, type WantedMaps } from '@/core/relief/relief-of';
+import { remarksOn, type Remark } from '@/core/relief/remarks';
+import { changedFacings, changedHeights } from '@/core/relief/returned';
+import { silhouetteOf } from '@/core/relief/silhouette';
+import type { Stroke } from '@/core/relief/strokes/stroke';
+import { deflate } from './deflate';
+import { ReliefDesk, type ReliefPatch } from './relief-desk';
+import { recalled, remember } from './result-store';
+import { upsampled } from './upsampled';
+import { WorkerPictures } from './worker-pictures';
 
 export interface ReliefAnswer {
   normals: Uint8Array;
   heights: Float32Array;
+  /** Which share of each pixel is self-lit; null where nothing is. */
+  glow: Uint8Array | null;
+  remarks: Remark[];
   /** Milliseconds of the work. */
   took: number;
 }
@@ -29,44 +54,52 @@ export interface FirstLook {
   seen: string;
 }
 
-/** Decoded pictures that are kept, least recently used; a 4096 x 4096 one has 64 MB. */
-const KEPT_BYTES = 384 * 1024 * 1024;
-const images = new Map<string, Image>();
+/** The parts of a relief as an overlay shows them. */
+export interface PartsAnswer {
+  labels: Uint16Array;
+  count: number;
+}
+
+export interface PaletteAnswer {
+  colours: PaletteColour[];
+  isExact: boolean;
+  /** The number of each pixel's colour, 255 outside. */
+  indices: Uint8Array;
+}
+
+export interface CutRect {
+  left: number;
+  top: number;
+  widthPx: number;
+  heightPx: number;
+}
+
+const pictures = new WorkerPictures();
+const desk = new ReliefDesk();
 
 /** The newest request of each lane, one place a lane; older ones stop at their next part. */
 let newest: Int32Array | null = null;
 class Overtaken extends Error {}
 
-function remember(sha256: string, image: Image): void {
-  images.delete(sha256);
-  images.set(sha256, image);
-  let bytes = 0;
-  for (const kept of images.values()) bytes += kept.data.length;
-  for (const oldest of images.keys()) {
-    if (bytes <= KEPT_BYTES || oldest === sha256) break;
-    bytes -= images.get(oldest)!.data.length;
-    images.delete(oldest);
+function checkFor(ticket: Ticket | null): () => void {
+  return () => {
+    if (ticket && newest && Atomics.load(newest, ticket.lane) > ticket.number) throw new Overtaken();
+  };
+}
+
+async function unlessOvertaken<T>(work: () => Promise<T>): Promise<T | null> {
+  try {
+    return await work();
+  } catch (thrown) {
+    if (thrown instanceof Overtaken) return null;
+    throw thrown;
   }
 }
 
-function imageOf(sha256: string): Image {
-  const image = images.get(sha256);
-  if (!image) throw new Error('The picture is no longer at hand; open the artwork again.');
-  return image;
-}
-
-function upsampled(small: ReliefResult, factor: number, width: number, height: number): ReliefResult {
-  const normals = new Uint8Array(width * height * 4);
-  const heights = new Float32Array(width * height);
-  for (let y = 0; y < height; y++) {
-    const sy = Math.min(small.height - 1, Math.floor(y / factor));
-    for (let x = 0; x < width; x++) {
-      const from = sy * small.width + Math.min(small.width - 1, Math.floor(x / factor));
-      normals.set(small.normals.subarray(4 * from, 4 * from + 4), 4 * (y * width + x));
-      heights[y * width + x] = small.heights[from] * factor;
-    }
-  }
-  return { width, height, normals, heights };
+function sent(answer: ReliefAnswer): ReliefAnswer {
+  const buffers = [answer.normals.buffer, answer.heights.buffer];
+  if (answer.glow) buffers.push(answer.glow.buffer);
+  return transfer(answer, buffers);
 }
 
 const work = {
@@ -75,9 +108,8 @@ const work = {
     newest = numbers;
   },
 
-  decode(sha256: string, bytes: Uint8Array): Image {
-    const { image } = decodePng(bytes);
-    remember(sha256, image);
+  async decode(sha256: string): Promise<Image> {
+    const image = await pictures.image(sha256);
     const data = image.data.slice();
     return transfer({ ...image, data }, [data.buffer]);
   },
@@ -89,52 +121,154 @@ const work = {
     return { widthPx: image.width, heightPx: image.height, pixelArt: looksLikePixelArt(image), recipe, seen };
   },
 
-  chooseRecipe(sha256: string): { recipe: Recipe; seen: string } {
-    return chooseRecipe(imageOf(sha256));
+  inspect(bytes: Uint8Array): PngFacts & { isGrey: boolean } {
+    const facts = inspectPng(bytes);
+    return { ...facts, isGrey: facts.colourType === 0 || facts.colourType === 4 };
   },
 
-  /**
-   * @param ticket lane and number of the request; null cannot be overtaken
-   * @param quick whether a reduced picture is enough
-   */
-  relief(sha256: string, recipe: Recipe, ticket: Ticket | null, quick: boolean): ReliefAnswer | null {
-    const start = performance.now();
-    const image = imageOf(sha256);
-    const whole = readRecipe(recipe);
-    const check = () => {
-      if (ticket && newest && Atomics.load(newest, ticket.lane) > ticket.number) throw new Overtaken();
-    };
-    try {
-      check();
-      const factor = quick ? reductionFor(image.width, image.height) : 1;
-      const result =
-        factor === 1
-          ? pictureRelief(image, whole, check)
-          : upsampled(
-              pictureRelief(reducedImage(image, factor), reducedRecipe(whole, factor), check),
-              factor,
-              image.width,
-              image.height,
-            );
-      const { normals, heights } = result;
-      return transfer({ normals, heights, took: performance.now() - start }, [
-        normals.buffer,
-        heights.buffer,
-      ]);
-    } catch (thrown) {
-      if (thrown instanceof Overtaken) return null;
-      throw thrown;
+  /** The layers of a layered painting. */
+  layers(bytes: Uint8Array): LayeredPainting {
+    return readLayeredPainting(bytes);
+  },
+
+  /** A part of a picture as a file of its own; what lies beyond the picture is clear. */
+  cut(bytes: Uint8Array, { left, top, widthPx, heightPx }: CutRect): Uint8Array {
+    const { image } = decodePng(bytes);
+    const out = emptyImage(widthPx, heightPx);
+    for (let y = 0; y < heightPx; y++) {
+      for (let x = 0; x < widthPx; x++) {
+        const [sx, sy] = [x + left, y + top];
+        if (sx < 0 || sy < 0 || sx >= image.width || sy >= image.height) continue;
+        const from = 4 * (sy * image.width + sx);
+        out.data.set(image.data.subarray(from, from + 4), 4 * (y * widthPx + x));
+      }
     }
+    return encodePng(out);
+  },
+
+  async chooseRecipe(sha256: string): Promise<{ recipe: Recipe; seen: string }> {
+    return chooseRecipe(await pictures.image(sha256));
+  },
+
+  /** A whole relief, from what was made before or made now; null where a newer request of the lane came. */
+  relief(order: ReliefOrder, ticket: Ticket | null): Promise<ReliefAnswer | null> {
+    return unlessOvertaken(async () => {
+      const start = performance.now();
+      const check = checkFor(ticket);
+      const there = await recalled(order);
+      if (there) return sent({ ...there, took: performance.now() - start });
+      const source = await pictures.source(order);
+      check();
+      const { ground, planes, normals } = desk.make(order, source, check);
+      const result = resultOf(ground, planes, normals);
+      const { inside } = silhouetteOf(source.image);
+      const glows =
+        order.glowSha !== null || planes.glow !== null || order.recipe.swatches.some(({ glow }) => glow > 0);
+      const glow = glows ? mapsOf(source, ground, planes, { glow: true }).glow : null;
+      const answer: ReliefAnswer = {
+        normals: normals === result.normals ? result.normals.slice() : result.normals,
+        heights: result.heights === planes.heights ? result.heights.slice() : result.heights,
+        glow,
+        remarks: remarksOn(source, result.normals, inside, result.width, result.height),
+        took: performance.now() - start,
+      };
+      remember(order, answer);
+      return sent(answer);
+    });
+  },
+
+  /** A reduced relief, brought to the art's size, while a control moves; null where a newer request came. */
+  quickRelief(order: ReliefOrder, ticket: Ticket | null): Promise<ReliefAnswer | null> {
+    return unlessOvertaken(async () => {
+      const start = performance.now();
+      const check = checkFor(ticket);
+      const source = await pictures.source(order);
+      check();
+      const { width, height } = source.image;
+      // Pixel art that was drawn enlarged is small at its true size.
+      const times = trueTimes(source.image);
+      const factor = times > 1 ? 1 : reductionFor(width, height);
+      const small = reducedSource(source, factor);
+      const result = reliefOf(small, check);
+      const { normals, heights } = small === source ? result : upsampled(result, factor, width, height);
+      return sent({ normals, heights, glow: null, remarks: [], took: performance.now() - start });
+    });
+  },
+
+  /** Masks of a relief, for the bench's views. */
+  async maps(order: ReliefOrder, wanted: WantedMaps): Promise<ReliefMaps> {
+    const source = await pictures.source(order);
+    const { ground, planes } = desk.make(order, source, () => {});
+    return mapsOf(source, ground, planes, wanted);
+  },
+
+  async parts(order: ReliefOrder): Promise<PartsAnswer> {
+    const source = await pictures.source(order);
+    const { ground } = desk.make(order, source, () => {});
+    const { image, times } = ground;
+    const labels = enlargedPlane(ground.parts(), image.width, image.height, times);
+    let count = 0;
+    for (const label of labels) if (label > count) count = label;
+    return transfer({ labels, count }, [labels.buffer]);
+  },
+
+  async palette(sha256: string): Promise<PaletteAnswer> {
+    const image = await pictures.image(sha256);
+    return paletteOf(image, silhouetteOf(image).inside);
+  },
+
+  async judge(mapSha: string, artSha: string): Promise<OrientationEvidence> {
+    const [map, art] = [await pictures.image(mapSha), await pictures.image(artSha)];
+    return judgeOrientation(map, silhouetteOf(art).inside);
+  },
+
+  /** The files of one artwork's relief. */
+  async files(art: string, order: ReliefOrder, options: OutputOptions): Promise<Files> {
+    const source = await pictures.source(order);
+    const { ground, planes } = desk.make(order, source, () => {});
+    const maps = mapsOf(source, ground, planes, wantedFor(options));
+    return filesOf(art, source.image, maps, sourceHash(order), options, deflate);
+  },
+
+  /** A map that goes out to be painted on. */
+  sent(art: string, order: ReliefOrder, kind: 'normals' | 'height'): Promise<Files> {
+    return work.files(art, order, { ...USUAL_OUTPUT, maps: [kind] });
+  },
+
+  /** What changed in a normal map that came back from a paint program, as a picture file to be pasted. */
+  async returnedFacings(order: ReliefOrder, bytes: Uint8Array, yUp: boolean): Promise<Uint8Array> {
+    const source = await pictures.source(order);
+    const { ground, planes, normals } = desk.make(order, source, () => {});
+    const { image } = decodePng(bytes);
+    return encodePng(changedFacings(image, resultOf(ground, planes, normals), yUp));
+  },
+
+  async returnedHeights(order: ReliefOrder, bytes: Uint8Array): Promise<Uint8Array> {
+    const source = await pictures.source(order);
+    const { ground, planes, normals } = desk.make(order, source, () => {});
+    const { facts } = decodePng(bytes);
+    const changed = changedHeights(decodeGrey16(bytes), resultOf(ground, planes, normals), facts.depth);
+    return encodeGrey16(changed.width, changed.height, changed.values);
+  },
+
+  async beginStroke(order: ReliefOrder, layersBelow: ReliefOrder, stroke: Stroke): Promise<void> {
+    const source = await pictures.source(order);
+    desk.begin(order, source, await pictures.source(layersBelow), stroke);
+  },
+
+  extendStroke(points: number[]): ReliefPatch | null {
+    const patch = desk.extend(points);
+    return patch && transfer(patch, [patch.normals.buffer, patch.heights.buffer]);
+  },
+
+  /** @param order the relief with the stroke as it is kept; null where it was given up */
+  endStroke(order: ReliefOrder | null): void {
+    desk.end(order);
   },
 
   encode(image: Image): Uint8Array {
     const bytes = encodePng(image);
     return transfer(bytes, [bytes.buffer]);
-  },
-
-  normalMap(sha256: string, recipe: Recipe, yUp: boolean): Uint8Array {
-    const image = imageOf(sha256);
-    return normalFile(image, pictureRelief(image, readRecipe(recipe)), yUp);
   },
 };
 

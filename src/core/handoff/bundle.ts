@@ -1,6 +1,7 @@
 /**
  * The bundle: a scene with all it needs in one archive. `scene.json` is the document with those artworks that the
- * scene uses; `art/` holds the picture files byte for byte; `normals/` and `heights/` are what its reliefs come to;
+ * scene uses; `art/` holds the picture files byte for byte; `normals/`, `heights/`, `rims/`, `occlusions/` and
+ * `glows/` are what its reliefs come to, `brought/` holds masks, maps and corrections that they are made of;
  * `occluders.json` has the outlines in scene px. It opens again without loss: reliefs are made anew from their
  * recipes, to the same pixels.
  */
@@ -8,14 +9,16 @@ import { InputFault } from '../faults';
 import { affineOf } from '../geometry/affine';
 import { occluderEdges } from '../moment/occluder-edges';
 import type { PicturePixels, PictureSource } from '../moment/moment';
-import { decodePng } from '../raster/png';
-import { readRecipe } from '../relief/recipe';
-import { pictureRelief } from '../relief/relief-of';
+import { decodeGrey16, decodePng } from '../raster/png';
+import type { Deflate } from '../raster/png-write';
+import { glowsOf, picturesOf, sourceOf, type OrderPictures, type ReliefOrder } from '../relief/order';
+import { reliefMaps } from '../relief/relief-of';
 import { compare, type SceneDocument } from '../scene/document';
+import { reliefOrderOf } from '../scene/relief-order';
 import { jsonSchema } from '../scene/json-schema';
 import { readScene } from '../scene/schema';
 import { conventions } from './conventions';
-import { glowOf, heightFile, normalFile } from './maps';
+import { mapFiles, type OutputOptions, USUAL_OUTPUT } from './maps';
 import { packFiles, unpackFiles, type Files } from './zip';
 
 export interface Bundle {
@@ -27,15 +30,18 @@ export interface Bundle {
 /** Called before each artwork; throws to stop. */
 export type BundleProgress = (done: number, all: number) => void;
 
-/** @param pictures the files of all artworks that the scene uses, by sha-256 */
-export function writeBundle(
+/**
+ * @param pictures the files of all artworks that the scene uses and of what their reliefs are made of, by sha-256
+ * @param deflate the host's
+ */
+export async function writeBundle(
   name: string,
   scene: SceneDocument,
   pictures: ReadonlyMap<string, Uint8Array>,
+  deflate: Deflate,
   progress: BundleProgress = () => {},
-): Uint8Array {
-  const used = usedArtworks(scene);
-  const own = { ...scene, artworks: pick(scene.artworks, used), reliefs: pick(scene.reliefs, used) };
+): Promise<Uint8Array> {
+  const own = ownScene(scene);
   const names = fileNames(own);
   const files: Files = {
     'scene.json': json(own),
@@ -43,19 +49,87 @@ export function writeBundle(
     'occluders.json': json(occludersOf(own)),
     'CONVENTIONS.md': new TextEncoder().encode(conventions(name, own, names)),
   };
-  used.forEach((id, index) => {
-    progress(index, used.length);
+  const ids = Object.keys(own.artworks);
+  for (const [index, id] of ids.entries()) {
+    progress(index, ids.length);
     const { imageSha, glowSha } = own.artworks[id];
     files[`art/${names[id]}.png`] = pictureFile(pictures, imageSha, id);
-    if (glowSha) files[`glows/${names[id]}.png`] = pictureFile(pictures, glowSha, id);
-    if (!own.reliefs[id]) return;
-    const { image } = decodePng(files[`art/${names[id]}.png`]);
-    const relief = pictureRelief(image, readRecipe(own.reliefs[id].recipe));
-    files[`normals/${names[id]}.png`] = normalFile(image, relief, true);
-    files[`heights/${names[id]}.png`] = heightFile(relief);
-  });
-  progress(used.length, used.length);
+    if (glowSha) files[`brought/${glowSha}.png`] = pictureFile(pictures, glowSha, id);
+    const order = reliefOrderOf(own, id);
+    if (!order) continue;
+    for (const sha of broughtBy(order)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
+    const source = sourceOf(order, decoded(pictures));
+    Object.assign(
+      files,
+      await mapFiles(names[id], source, order, { ...BUNDLED_MAPS, maps: bundledKinds(order) }, deflate),
+    );
+  }
+  progress(ids.length, ids.length);
   return packFiles(files);
+}
+
+const BUNDLED_MAPS: OutputOptions = {
+  ...USUAL_OUTPUT,
+  names: '?/*',
+  suffixes: { normals: 'normals', height: 'heights', rim: 'rims', occlusion: 'occlusions', glow: 'glows' },
+};
+
+function bundledKinds(order: ReliefOrder): OutputOptions['maps'] {
+  return ['normals', 'height', 'rim', 'occlusion', ...(glowsOf(order) ? (['glow'] as const) : [])];
+}
+
+/** Pictures that a relief is made of beside the art and its glow. */
+function broughtBy(order: ReliefOrder): string[] {
+  const { images, heights } = picturesOf(order);
+  return [...images, ...heights].filter((sha) => sha !== order.imageSha && sha !== order.glowSha);
+}
+
+/** Those artworks that the scene shows, and those that lend them their relief. */
+function ownScene(scene: SceneDocument): SceneDocument {
+  const ids = new Set(usedArtworks(scene));
+  for (const id of ids) {
+    const lender = scene.reliefs[id]?.borrowedId;
+    if (lender && scene.artworks[lender]) ids.add(lender);
+  }
+  const used = [...ids].sort(compare);
+  const strokes = Object.entries(scene.strokes).filter(([, stroke]) => ids.has(stroke.artworkId));
+  return {
+    ...scene,
+    artworks: pick(scene.artworks, used),
+    reliefs: pick(scene.reliefs, used),
+    strokes: Object.fromEntries(strokes),
+  };
+}
+
+/** The files that a scene's bundle needs, by sha-256. */
+export function filesNeeded(scene: SceneDocument): string[] {
+  const own = ownScene(scene);
+  const needed = new Set<string>();
+  for (const [id, { imageSha, glowSha }] of Object.entries(own.artworks)) {
+    needed.add(imageSha);
+    if (glowSha) needed.add(glowSha);
+    const order = reliefOrderOf(own, id);
+    if (order) for (const sha of broughtBy(order)) needed.add(sha);
+  }
+  return [...needed];
+}
+
+/** Files decoded as they are asked for, each once. */
+function decoded(pictures: ReadonlyMap<string, Uint8Array>): OrderPictures {
+  const bytesOf = (sha: string) => {
+    const bytes = pictures.get(sha);
+    if (!bytes) throw new InputFault(`The picture ${sha} that a relief is made of is missing.`);
+    return bytes;
+  };
+  const images = new Map<string, ReturnType<OrderPictures['image']>>();
+  return {
+    image(sha) {
+      const image = images.get(sha) ?? decodePng(bytesOf(sha)).image;
+      images.set(sha, image);
+      return image;
+    },
+    heights: (sha) => decodeGrey16(bytesOf(sha)),
+  };
 }
 
 function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id: string): Uint8Array {
@@ -148,11 +222,12 @@ export async function readBundle(
   const scene = readScene(value);
   const byHash = new Map<string, Uint8Array>();
   for (const [path, content] of Object.entries(files)) {
-    if (/^(art|glows)\/.*\.png$/.test(path)) byHash.set(await sha256(content), content);
+    if (/^(art|glows|brought)\/.*\.png$/.test(path)) byHash.set(await sha256(content), content);
   }
   const pictures = new Map<string, Uint8Array>();
   for (const [id, { name, imageSha, glowSha }] of Object.entries(scene.artworks)) {
-    for (const sha of [imageSha, glowSha]) {
+    const order = reliefOrderOf(scene, id);
+    for (const sha of [imageSha, glowSha, ...(order ? broughtBy(order) : [])]) {
       if (sha === null) continue;
       const content = byHash.get(sha);
       if (!content)
@@ -183,14 +258,18 @@ function picturePixels(
   const artwork = scene.artworks[id];
   const file = artwork && pictures.get(artwork.imageSha);
   if (!file) return null;
-  const { image } = decodePng(file);
-  const relief = scene.reliefs[id];
-  const glow = artwork.glowSha === null ? undefined : pictures.get(artwork.glowSha);
+  const order = reliefOrderOf(scene, id);
+  if (!order) {
+    const { image } = decodePng(file);
+    return { width: image.width, height: image.height, rgba: image.data, normal: null, glow: null };
+  }
+  const source = sourceOf(order, decoded(pictures));
+  const maps = reliefMaps(source, { glow: glowsOf(order) });
   return {
-    width: image.width,
-    height: image.height,
-    rgba: image.data,
-    normal: relief ? pictureRelief(image, readRecipe(relief.recipe)).normals : null,
-    glow: glow ? glowOf(decodePng(glow).image, image) : null,
+    width: maps.width,
+    height: maps.height,
+    rgba: source.image.data,
+    normal: maps.normals,
+    glow: maps.glow,
   };
 }

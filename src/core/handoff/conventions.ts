@@ -1,6 +1,6 @@
 /** CONVENTIONS.md: what the numbers of a bundle mean, so that another program can draw the same picture. */
 import { settingsOf, type SceneDocument } from '../scene/document';
-import { HEIGHT_STEPS_PER_PX } from './maps';
+import { HEIGHT_STEPS_PER_PX } from '../raster/height-picture';
 
 export function conventions(name: string, scene: SceneDocument, files: Record<string, string>): string {
   const settings = settingsOf(scene);
@@ -59,6 +59,6 @@ After the plane that a light hangs on: picture += rgb level fall V times \`air\`
 |---|---|---|
 ${rows.join('\n')}
 
-\`normals/\`, \`heights/\` and \`glows/\` use the same names. \`scene.schema.json\` describes \`scene.json\`; \`occluders.json\` has every outline as directed edges in scene px.
+\`normals/\`, \`heights/\`, \`rims/\`, \`occlusions/\` and \`glows/\` use the same names: 8-bit grey masks, 255 is all of the rim, open, all self-lit. \`brought/\` holds maps and corrections that reliefs are made of, by their hash. \`scene.schema.json\` describes \`scene.json\`; \`occluders.json\` has every outline as directed edges in scene px.
 `;
 }

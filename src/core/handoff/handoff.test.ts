@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { zipSync } from 'fflate';
+import { zipSync, zlibSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputFault } from '../faults';
@@ -9,7 +9,7 @@ import { NOTHING_PASSING } from '../moment/passing';
 import { emptyImage } from '../raster/image';
 import { decodePng, encodePng } from '../raster/png';
 import { recipeWith } from '../relief/recipe';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../scene/defaults';
+import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '../scene/defaults';
 import { jsonSchema } from '../scene/json-schema';
 import { bundlePictures, readBundle, writeBundle } from './bundle';
 import { unpackFiles } from './zip';
@@ -37,7 +37,7 @@ function scene() {
     heightPx: 1,
     pixelArt: true,
   });
-  document.reliefs.b1 = { recipe: recipeWith({ body: { kind: 'inflate' } }) };
+  document.reliefs.b1 = newRelief({ recipe: recipeWith({ body: { kind: 'inflate' } }) });
   document.sprites.s = newSprite({
     name: '',
     planeId: 'plane-near',
@@ -63,19 +63,24 @@ function scene() {
   return { document, pictures, art };
 }
 
-describe('a bundle', () => {
+const deflate = (bytes: Uint8Array) => zlibSync(bytes);
+
+describe('a bundle', async () => {
   const { document, pictures, art } = scene();
-  const bytes = writeBundle('Evening', document, pictures);
+  const bytes = await writeBundle('Evening', document, pictures, deflate);
   const files = unpackFiles(bytes);
 
   it('holds the scene, the art byte for byte, maps, outlines and conventions', () => {
     expect(Object.keys(files).sort()).toEqual([
       'CONVENTIONS.md',
       'art/b-ses-brett.png',
+      `brought/${document.artworks.b1.glowSha}.png`,
       'glows/b-ses-brett.png',
       'heights/b-ses-brett.png',
       'normals/b-ses-brett.png',
       'occluders.json',
+      'occlusions/b-ses-brett.png',
+      'rims/b-ses-brett.png',
       'scene.json',
       'scene.schema.json',
     ]);
@@ -103,15 +108,15 @@ describe('a bundle', () => {
     expect(new Set(draw(opened)).size).toBeGreaterThan(20);
   });
 
-  it('is the same bytes when it is made twice', () => {
-    expect(writeBundle('Evening', document, pictures)).toEqual(bytes);
+  it('is the same bytes when it is made twice', async () => {
+    expect(await writeBundle('Evening', document, pictures, deflate)).toEqual(bytes);
   });
 
   it('says which picture is missing or was changed', async () => {
     const { [`art/b-ses-brett.png`]: gone, ...rest } = files;
     expect(gone).toBeDefined();
     await expect(readBundle(zipSync(rest), sha256)).rejects.toThrow(/Böses \/ Brett/);
-    expect(() => writeBundle('x', document, new Map())).toThrow(/picture of artwork b1/);
+    await expect(writeBundle('x', document, new Map(), deflate)).rejects.toThrow(/picture of artwork b1/);
   });
 
   it.each([

@@ -1,44 +1,179 @@
-/** Maps as files, and masks from them. */
+/** Maps as files: which, how deep, which way up, under which names. */
 import { InputFault } from '../faults';
+import { hash2 } from '../time/noise';
+import { HEIGHT_STEPS_PER_PX, HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
 import { alphaOf, type Image } from '../raster/image';
-import { encodeGrey16, encodePng } from '../raster/png';
-import { RELIEF_VERSION, type ReliefResult } from '../relief/relief-of';
+import { writePng, type Deflate } from '../raster/png-write';
+import { orderText, type ReliefOrder } from '../relief/order';
+import { reliefMaps, RELIEF_VERSION, type ReliefMaps, type WantedMaps } from '../relief/relief-of';
+import { INSIDE_ALPHA } from '../relief/silhouette';
+import type { ReliefSource } from '../relief/source';
+import type { Files } from './zip';
 
-/** Heights in the files: grey 32768 is 0, one px of the art is this many steps. */
-export const HEIGHT_STEPS_PER_PX = 256;
-const HEIGHT_ZERO = 32768;
+export const MAP_KINDS = ['normals', 'height', 'rim', 'occlusion', 'glow'] as const;
+export type MapKind = (typeof MAP_KINDS)[number];
 
-/** A normal map with the art's alpha, without colour management; says its orientation in a text chunk. */
-export function normalFile(image: Image, relief: ReliefResult, yUp: boolean): Uint8Array {
-  const data = relief.normals.slice();
-  const alpha = alphaOf(image);
-  for (let i = 0; i < alpha.length; i++) {
-    data[4 * i + 3] = alpha[i];
-    if (!yUp) data[4 * i + 1] = 255 - data[4 * i + 1];
-  }
-  return encodePng(
-    { width: image.width, height: image.height, data },
-    { Orientation: yUp ? 'Y up' : 'Y down', Relief: `Oilwick relief, algorithm ${RELIEF_VERSION}` },
+/** What stands for a map in names, behind the art's name. */
+export const MAP_SUFFIXES: Record<MapKind, string> = {
+  normals: 'n',
+  height: 'h',
+  rim: 'rim',
+  occlusion: 'occlusion',
+  glow: 'glow',
+};
+
+export interface OutputOptions {
+  maps: readonly MapKind[];
+  depth: 8 | 16;
+  yUp: boolean;
+  /** Whether normals carry the art's alpha. */
+  alpha: boolean;
+  /** Beyond the silhouette facings are carried on for two px, or flat. */
+  padding: 'outward' | 'flat';
+  /** `*` is the art's name, `?` the map's suffix; a slash makes a folder. */
+  names: string;
+  /** What `?` stands for. */
+  suffixes: Record<MapKind, string>;
+}
+
+export const USUAL_OUTPUT: OutputOptions = {
+  maps: ['normals'],
+  depth: 8,
+  yUp: true,
+  alpha: true,
+  padding: 'outward',
+  names: '*_?',
+  suffixes: MAP_SUFFIXES,
+};
+
+/** @throws InputFault where the pattern would not tell art or maps apart, or leads out of its folder */
+export function checkNames({ names, maps }: Pick<OutputOptions, 'names' | 'maps'>): void {
+  if (!names.includes('*')) throw new InputFault('The names need a * for the name of the art.', 'names');
+  if (maps.length > 1 && !names.includes('?'))
+    throw new InputFault('With several maps the names need a ? for the suffix of the map.', 'names');
+  if (/(^|[/\\])\.\.?([/\\]|$)|^[/\\]|[:"<>|\0]/.test(names))
+    throw new InputFault(`"${names}" is no pattern for names within a folder.`, 'names');
+}
+
+/** The file of a map, without its ending. */
+export function mapName(
+  { names, suffixes }: Pick<OutputOptions, 'names' | 'suffixes'>,
+  art: string,
+  kind: MapKind,
+): string {
+  return names.replaceAll('?', suffixes[kind]).replaceAll('*', art);
+}
+
+export function wantedFor({ maps, depth }: Pick<OutputOptions, 'maps' | 'depth'>): WantedMaps {
+  return {
+    depth: maps.includes('normals') ? depth : 8,
+    rim: maps.includes('rim'),
+    occlusion: maps.includes('occlusion'),
+    glow: maps.includes('glow'),
+  };
+}
+
+/**
+ * The files of one artwork.
+ * @param art its name, as it is to stand in the names of the files
+ * @param order what the maps were made by, for the text chunk
+ */
+export async function mapFiles(
+  art: string,
+  source: ReliefSource,
+  order: ReliefOrder,
+  options: OutputOptions,
+  deflate: Deflate,
+): Promise<Files> {
+  checkNames(options);
+  return filesOf(
+    art,
+    source.image,
+    reliefMaps(source, wantedFor(options)),
+    sourceHash(order),
+    options,
+    deflate,
   );
 }
 
-/** Heights as 16-bit grey; what lies beyond its range is held at the ends. */
-export function heightFile({ width, height, heights }: ReliefResult): Uint8Array {
-  const data = new Uint16Array(heights.length);
-  for (let i = 0; i < data.length; i++) {
-    data[i] = Math.min(65535, Math.max(0, Math.floor(heights[i] * HEIGHT_STEPS_PER_PX + HEIGHT_ZERO + 0.5)));
-  }
-  return encodeGrey16(width, height, data, {
-    Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px`,
-  });
+/** The files of maps that were made already. */
+export async function filesOf(
+  art: string,
+  image: Image,
+  maps: ReliefMaps,
+  hash: string,
+  options: OutputOptions,
+  deflate: Deflate,
+): Promise<Files> {
+  const files: Files = {};
+  for (const kind of options.maps)
+    files[`${mapName(options, art, kind)}.png`] = await mapFile(kind, image, maps, hash, options, deflate);
+  return files;
 }
 
-/** A glow mask's share of each pixel: its brightness. A mask of another size than the art is refused. */
-export function glowOf(mask: Image, art: Image): Uint8Array {
-  if (mask.width !== art.width || mask.height !== art.height) {
-    throw new InputFault(
-      `The glow mask has ${mask.width} x ${mask.height} px, the art ${art.width} x ${art.height}.`,
-    );
+async function mapFile(
+  kind: MapKind,
+  image: Image,
+  maps: ReliefMaps,
+  hash: string,
+  options: Omit<OutputOptions, 'maps' | 'names'>,
+  deflate: Deflate,
+): Promise<Uint8Array> {
+  const { width, height } = maps;
+  const text = { Relief: `Oilwick relief, algorithm ${RELIEF_VERSION}`, Recipe: hash };
+  switch (kind) {
+    case 'normals':
+      return writePng(
+        { width, height, channels: options.alpha ? 4 : 3, data: normalValues(image, maps, options) },
+        { Orientation: options.yUp ? 'Y up' : 'Y down', ...text },
+        deflate,
+      );
+    case 'height':
+      return writePng(
+        { width, height, channels: 1, data: heightSteps(maps.heights) },
+        { Height: `${HEIGHT_ZERO} is 0, ${HEIGHT_STEPS_PER_PX} steps are 1 px`, ...text },
+        deflate,
+      );
+    case 'rim':
+    case 'occlusion':
+    case 'glow':
+      return writePng({ width, height, channels: 1, data: maps[kind]! }, text, deflate);
   }
-  return Uint8Array.from({ length: mask.width * mask.height }, (_, i) => mask.data[4 * i]);
+}
+
+function normalValues(
+  image: Image,
+  { normals, normals16 }: ReliefMaps,
+  { yUp, alpha, padding }: Pick<OutputOptions, 'yUp' | 'alpha' | 'padding'>,
+): Uint8Array | Uint16Array {
+  const from = normals16 ?? normals;
+  const top = normals16 ? 65535 : 255;
+  const middle = normals16 ? 32768 : 128;
+  const channels = alpha ? 4 : 3;
+  const coverage = alphaOf(image);
+  const out = normals16
+    ? new Uint16Array(coverage.length * channels)
+    : new Uint8Array(coverage.length * channels);
+  for (let i = 0, to = 0; i < coverage.length; i++, to += channels) {
+    const isFlat = padding === 'flat' && coverage[i] < INSIDE_ALPHA;
+    out[to] = isFlat ? middle : from[4 * i];
+    const green = isFlat ? middle : from[4 * i + 1];
+    out[to + 1] = yUp ? green : top - green;
+    out[to + 2] = isFlat ? top : from[4 * i + 2];
+    if (alpha) out[to + 3] = normals16 ? coverage[i] * 257 : coverage[i];
+  }
+  return out;
+}
+
+/** Sixteen hexadecimal digits that change when anything does that a relief is made of. */
+export function sourceHash(order: ReliefOrder): string {
+  const text = orderText(order);
+  let low = 1;
+  let high = 2;
+  for (let i = 0; i < text.length; i++) {
+    low = hash2(low, text.charCodeAt(i));
+    high = hash2(high ^ low, text.charCodeAt(i) + i);
+  }
+  const hex = (n: number) => (n >>> 0).toString(16).padStart(8, '0');
+  return hex(high) + hex(low);
 }

@@ -4,7 +4,7 @@ import { srgbEncode } from '../raster/colour';
 import { momentAt } from '../moment/moment-at';
 import { NOTHING_PASSING, type Passing } from '../moment/passing';
 import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT, type PicturePixels } from '../moment/moment';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../scene/defaults';
+import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '../scene/defaults';
 import { recipeWith } from '../relief/recipe';
 import type { Light, Occluder, SceneDocument, SceneSettings, Sprite } from '../scene/document';
 import { NORMAL_BYTE_TO_VALUE, normalByte } from './facing';
@@ -38,7 +38,7 @@ function wall(
     pivotX: 0,
     pivotY: 0,
   });
-  scene.reliefs.wall = { recipe: recipeWith({}) };
+  scene.reliefs.wall = newRelief({ recipe: recipeWith({}) });
   scene.sprites.wall = newSprite({
     name: '',
     planeId: 'plane-middle',

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newArtwork, newLight, newOccluder, newScene, newSprite, newWick } from '../scene/defaults';
+import {
+  newArtwork,
+  newLight,
+  newOccluder,
+  newRelief,
+  newScene,
+  newSprite,
+  newWick,
+} from '../scene/defaults';
 import type { SceneDocument } from '../scene/document';
 import { gateView, momentAt, spriteAffine } from './moment-at';
 import { NOTHING_PASSING } from './passing';
@@ -131,7 +139,7 @@ describe('a Moment', () => {
     expect(moment(halt(), { unlit: true })).toMatchObject({ unlit: true, lights: [], occluders: [] });
     expect(moment(halt(), { shadows: false }).lights.every((l) => l.occluders.length === 0)).toBe(true);
     const scene = halt();
-    scene.reliefs.art = { recipe: {} as never };
+    scene.reliefs.art = newRelief({ recipe: {} as never });
     expect(moment(scene).planes[0].layers[0].sprites[0].normal).not.toBeNull();
     expect(moment(scene, { relief: false }).planes[0].layers[0].sprites[0].normal).toBeNull();
   });

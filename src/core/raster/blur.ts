@@ -70,13 +70,7 @@ function held(i: number, n: number): number {
 }
 
 /** One box along each row. */
-function boxRows(
-  from: Float32Array,
-  to: Float32Array,
-  width: number,
-  height: number,
-  radius: number,
-): void {
+function boxRows(from: Float32Array, to: Float32Array, width: number, height: number, radius: number): void {
   const padded = new Float64Array(width + 2 * radius + 1);
   const share = 1 / (2 * radius + 1);
   for (let y = 0; y < height; y++) {

@@ -37,7 +37,12 @@ export function croppedPlane<T extends Plane>(
 }
 
 /** Writes a part back where it was cut. */
-export function putPlane<T extends Plane>(plane: T, width: number, { left, top, right }: Rect, part: T): void {
+export function putPlane<T extends Plane>(
+  plane: T,
+  width: number,
+  { left, top, right }: Rect,
+  part: T,
+): void {
   const w = right - left;
   for (let y = 0; y * w < part.length; y++)
     plane.set(part.subarray(y * w, (y + 1) * w) as never, (top + y) * width + left);

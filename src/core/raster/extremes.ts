@@ -29,7 +29,8 @@ function widened(plane: Int16Array, width: number, height: number, offset: numbe
     const end = row + width;
     const start = Math.min(end, row + offset);
     const stop = Math.max(start, end - offset);
-    for (let i = row; i < start; i++) rows[i] = i + offset < end ? larger(plane[i], plane[i + offset]) : plane[i];
+    for (let i = row; i < start; i++)
+      rows[i] = i + offset < end ? larger(plane[i], plane[i + offset]) : plane[i];
     for (let i = start; i < stop; i++)
       rows[i] = larger(larger(plane[i - offset], plane[i]), plane[i + offset]);
     for (let i = stop; i < end; i++) rows[i] = larger(plane[i - offset], plane[i]);

@@ -15,7 +15,8 @@ export const NO_COLOUR = 255;
 
 /** Rounds in which clusters are drawn to their means; they hardly move after that. */
 const ROUNDS = 6;
-const BINS_PER_CHANNEL = 32;
+const BIN_BITS = 5;
+const BINS_PER_CHANNEL = 1 << BIN_BITS;
 
 export interface PaletteColour {
   hex: string;
@@ -78,7 +79,7 @@ interface Bin {
 }
 
 function clusteredPalette({ data }: Image, inside: Uint8Array): Palette {
-  const shift = 8 - Math.log2(BINS_PER_CHANNEL);
+  const shift = 8 - BIN_BITS;
   const at = (i: number) =>
     ((data[4 * i] >> shift) * BINS_PER_CHANNEL + (data[4 * i + 1] >> shift)) * BINS_PER_CHANNEL +
     (data[4 * i + 2] >> shift);

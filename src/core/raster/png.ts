@@ -7,7 +7,9 @@ import { Inflate, unzlibSync, zlibSync } from 'fflate';
 import { InputFault, wordsOf } from '../faults';
 import { LIMITS } from '../limits';
 import { concatenated } from './bytes';
+import type { HeightPicture } from './height-picture';
 import { checkImage, type Image } from './image';
+import { crc32, pngChunk, PNG_SIGNATURE } from './png-chunks';
 
 export interface PngFacts {
   width: number;
@@ -18,7 +20,6 @@ export interface PngFacts {
   interlaced: boolean;
 }
 
-const SIGNATURE = [137, 80, 78, 71, 13, 10, 26, 10];
 const CHANNELS: Record<number, number> = { 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 };
 const DEPTHS: Record<number, number[]> = {
   0: [1, 2, 4, 8, 16],
@@ -52,7 +53,7 @@ function readFrame(bytes: Uint8Array): PngFrame {
       `The file has ${megabytes(bytes.length)}; at most ${megabytes(LIMITS.pictureBytes)} are taken.`,
     );
   }
-  if (!SIGNATURE.every((b, i) => bytes[i] === b)) throw new InputFault('This is not a PNG file.');
+  if (!PNG_SIGNATURE.every((b, i) => bytes[i] === b)) throw new InputFault('This is not a PNG file.');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const data: Uint8Array[] = [];
   let facts: PngFacts | null = null;
@@ -178,6 +179,25 @@ export function decodePng(bytes: Uint8Array): DecodedPicture {
   }
 }
 
+/**
+ * Any PNG to 16-bit grey: the first channel of colours, palettes by their red. What has 8 bit is spread over 16.
+ * @throws InputFault in words
+ */
+export function decodeGrey16(bytes: Uint8Array): HeightPicture {
+  const frame = readFrame(bytes);
+  const { width, height, depth, colourType } = frame.facts;
+  const values = new Uint16Array(width * height);
+  if (depth === 16) {
+    const channels = CHANNELS[colourType];
+    const { data } = decode(assembled(frame), { checkCrc: false });
+    for (let i = 0; i < values.length; i++) values[i] = data[i * channels];
+  } else {
+    const { image } = decodePng(bytes);
+    for (let i = 0; i < values.length; i++) values[i] = image.data[4 * i] * 257;
+  }
+  return { width, height, values };
+}
+
 /** fast-png takes packed samples for whole bytes where a picture is interlaced: each pass is a picture of its own. */
 function decodePasses(frame: PngFrame): Image {
   const { facts } = frame;
@@ -241,27 +261,19 @@ function clearSample({ transparency }: PngFrame, colours: number): number[] | nu
   return Array.from({ length: colours }, (_, c) => (transparency[2 * c] << 8) | transparency[2 * c + 1]);
 }
 
-/** A PNG file of the chunks that decide the pixels alone; checksums are left at zero, they were checked before. */
+/** A PNG file of the chunks that decide the pixels alone. */
 function assembled({ facts, palette, transparency, data }: PngFrame): Uint8Array {
   const header = new Uint8Array(13);
   const view = new DataView(header.buffer);
   view.setUint32(0, facts.width);
   view.setUint32(4, facts.height);
   header.set([facts.depth, facts.colourType, 0, 0, facts.interlaced ? 1 : 0], 8);
-  const chunks = [chunk('IHDR', header)];
-  if (palette) chunks.push(chunk('PLTE', palette));
-  if (transparency && facts.colourType === 3) chunks.push(chunk('tRNS', transparency));
-  for (const part of data) chunks.push(chunk('IDAT', part));
-  chunks.push(chunk('IEND', new Uint8Array(0)));
-  return concatenated([Uint8Array.from(SIGNATURE), ...chunks]);
-}
-
-function chunk(type: string, body: Uint8Array): Uint8Array {
-  const out = new Uint8Array(body.length + 12);
-  new DataView(out.buffer).setUint32(0, body.length);
-  for (let i = 0; i < 4; i++) out[4 + i] = type.charCodeAt(i);
-  out.set(body, 8);
-  return out;
+  const chunks = [PNG_SIGNATURE, pngChunk('IHDR', header)];
+  if (palette) chunks.push(pngChunk('PLTE', palette));
+  if (transparency && facts.colourType === 3) chunks.push(pngChunk('tRNS', transparency));
+  for (const part of data) chunks.push(pngChunk('IDAT', part));
+  chunks.push(pngChunk('IEND', new Uint8Array(0)));
+  return concatenated(chunks);
 }
 
 /** One value a sample; depths below 8 come packed, each row begun on a byte. */
@@ -297,16 +309,4 @@ export function encodeGrey16(
 
 function megabytes(bytes: number): string {
   return `${(bytes / 1024 / 1024).toFixed(1)} MB`;
-}
-
-const CRC_TABLE = Uint32Array.from({ length: 256 }, (_, n) => {
-  let c = n;
-  for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-  return c;
-});
-
-function crc32(bytes: Uint8Array): number {
-  let c = 0xffffffff;
-  for (let i = 0; i < bytes.length; i++) c = CRC_TABLE[(c ^ bytes[i]) & 255] ^ (c >>> 8);
-  return (c ^ 0xffffffff) >>> 0;
 }

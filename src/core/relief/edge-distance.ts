@@ -20,11 +20,7 @@ export interface Depth {
 }
 
 /** @param mostPx distances beyond this one need not be exact */
-export function depthInside(
-  silhouette: Silhouette,
-  beyond: Beyond = ALL_CLOSED,
-  mostPx = Infinity,
-): Depth {
+export function depthInside(silhouette: Silhouette, beyond: Beyond = ALL_CLOSED, mostPx = Infinity): Depth {
   const pieces = edgePieces(silhouette, beyond);
   if (pieces) return { depth: softDepth(silhouette, pieces, mostPx), isSoft: true };
   const { width, height, inside } = silhouette;
@@ -151,9 +147,17 @@ function setPiece(at: Coverage, x: number, y: number, a: number, values: Float64
   const diagonal = (sx: number, sy: number) => at(x + sx, y + sy);
   // Rows 1, root 2, 1: the gradient of a straight edge's coverage points across it.
   const gx =
-    diagonal(1, -1) + diagonal(1, 1) - diagonal(-1, -1) - diagonal(-1, 1) + Math.SQRT2 * (at(x + 1, y) - at(x - 1, y));
+    diagonal(1, -1) +
+    diagonal(1, 1) -
+    diagonal(-1, -1) -
+    diagonal(-1, 1) +
+    Math.SQRT2 * (at(x + 1, y) - at(x - 1, y));
   const gy =
-    diagonal(-1, 1) + diagonal(1, 1) - diagonal(-1, -1) - diagonal(1, -1) + Math.SQRT2 * (at(x, y + 1) - at(x, y - 1));
+    diagonal(-1, 1) +
+    diagonal(1, 1) -
+    diagonal(-1, -1) -
+    diagonal(1, -1) +
+    Math.SQRT2 * (at(x, y + 1) - at(x, y - 1));
   const length = Math.sqrt(gx * gx + gy * gy);
   const [nx, ny] = length === 0 ? [1, 0] : [gx / length, gy / length];
   const depth = length === 0 ? 0.5 : depthByCoverage(Math.abs(nx), Math.abs(ny), a);

@@ -10,8 +10,7 @@ const BAND = 2;
 /** Mean error that a known surface may show. */
 const MOST_DEG = 2;
 
-const bodyOnly = (body: RecipeFields['body']) =>
-  recipeWith({ body, grain: { heightPx: 0 }, pixelArt: 'no' });
+const bodyOnly = (body: RecipeFields['body']) => recipeWith({ body, grain: { heightPx: 0 }, pixelArt: 'no' });
 
 const dist = (x: number, y: number) => Math.sqrt(x * x + y * y);
 
@@ -70,7 +69,11 @@ describe('inflate', () => {
       const r = dist(dx, dy);
       const off = r - big;
       if (Math.abs(off) > small - BAND) return null;
-      return [(off * dx) / (r * small), (off * dy) / (r * small), Math.sqrt(small * small - off * off) / small];
+      return [
+        (off * dx) / (r * small),
+        (off * dy) / (r * small),
+        Math.sqrt(small * small - off * off) / small,
+      ];
     });
     expect(error.count).toBeGreaterThan(5000);
     expect(error.meanDeg).toBeLessThan(MOST_DEG);
@@ -202,7 +205,7 @@ describe('grain', () => {
     };
     const error = angleError(normals, size, 16, (x) => {
       if (Math.abs(x - 128) > long / 2 - BAND) return null;
-      const slope = heightPx * ((0.5 / long) - (smooth(x + 0.5) - smooth(x - 0.5)));
+      const slope = heightPx * (0.5 / long - (smooth(x + 0.5) - smooth(x - 0.5)));
       const length = Math.sqrt(1 + slope * slope);
       return [-slope / length, 0, 1 / length];
     });

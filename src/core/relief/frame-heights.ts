@@ -13,7 +13,9 @@ import { byColour } from './swatches';
 import { toneOf, type Tone } from './tone';
 
 /** Called after each part of the work; throws to stop it. */
-export type PartDone = (part: 'silhouette' | 'parts' | 'body' | 'grain' | 'sanding' | 'strokes' | 'normals') => void;
+export type PartDone = (
+  part: 'silhouette' | 'parts' | 'body' | 'grain' | 'sanding' | 'strokes' | 'normals',
+) => void;
 
 export interface FrameInput {
   image: Image;

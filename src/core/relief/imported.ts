@@ -170,7 +170,10 @@ export function lentPlanes(
       glow: mask(planes.glow),
     },
     given: given && {
-      normals: Uint8Array.from({ length: 4 * from.length }, (_, p) => given.normals[4 * from[p >> 2] + (p & 3)]),
+      normals: Uint8Array.from(
+        { length: 4 * from.length },
+        (_, p) => given.normals[4 * from[p >> 2] + (p & 3)],
+      ),
       heights: plane(given.heights, 1 / ratio),
     },
   };

@@ -32,7 +32,7 @@ export function groundOf(source: ReliefSource, partDone: PartDone = () => {}): R
   const wrap = wrapOf(recipe);
   const partStrokes = source.partStrokes.map(({ kind, points }) => ({
     kind,
-    points: points.map((v) => v / times),
+    points: points.map((v) => v / (times * source.artPx)),
   }));
   const makeParts = () =>
     overFrames(image, frames, (part, frame, before) => {
@@ -114,8 +114,10 @@ function inheritedGround(source: ReliefSource, ground: ReliefGround, partDone: P
 }
 
 /** The visible strokes, in the ground's own px. */
-export function placedLayers({ layers }: ReliefSource, { times }: ReliefGround): PlacedStroke[][] {
-  return layers.map((layer) => layer.map(({ stroke, pasted }) => placed(stroke, pasted, 0, 0, times)));
+export function placedLayers({ layers, artPx }: ReliefSource, { times }: ReliefGround): PlacedStroke[][] {
+  return layers.map((layer) =>
+    layer.map(({ stroke, pasted }) => placed(stroke, pasted, 0, 0, times * artPx)),
+  );
 }
 
 export function paintedPlanes(source: ReliefSource, ground: ReliefGround): Planes {
@@ -177,4 +179,3 @@ function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null;
   return () => (made ??= { value: make() }).value;
 }
-

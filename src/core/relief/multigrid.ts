@@ -154,7 +154,8 @@ function coarser(fine: Level): Domain {
 /** The label that at least so many of the four have, or 0. */
 function commonLabel(a: number, b: number, c: number, d: number, least: number): number {
   if (a === b && a === c && a === d) return a;
-  if (least === 3) return (a === b && (a === c || a === d)) || (a === c && a === d) ? a : b === c && b === d ? b : 0;
+  if (least === 3)
+    return (a === b && (a === c || a === d)) || (a === c && a === d) ? a : b === c && b === d ? b : 0;
   return Math.max(a, b, c, d);
 }
 
@@ -345,7 +346,8 @@ function addCorrection(coarse: Level, fine: Level): void {
     const far = Math.min(coarse.height - 1, Math.max(0, cy + (y & 1 ? 1 : -1))) * w;
     const row = y * width;
     if (fine.border === 'free') {
-      for (let x = first[y]; x <= last[y]; x++) if (kind[row + x]) u[row + x] += joinedMean(coarse, near, far, x);
+      for (let x = first[y]; x <= last[y]; x++)
+        if (kind[row + x]) u[row + x] += joinedMean(coarse, near, far, x);
       continue;
     }
     for (let x = 0; x < w; x++) mixed[x + 1] = 0.75 * c[near + x] + 0.25 * c[far + x];

@@ -56,7 +56,8 @@ function smoothings(
   if (inside) for (let i = 0; i < sums.length; i++) if (!inside[i]) sums[i] = 0;
   const shares = inside && new Float32Array(inside);
   const levels = [tapped({ width, height, sums, shares }, FIRST_TAP)];
-  for (let k = 1; k < count && k < OCTAVES_PX.length; k++) levels.push(tapped(halved(levels[k - 1]), NEXT_TAP));
+  for (let k = 1; k < count && k < OCTAVES_PX.length; k++)
+    levels.push(tapped(halved(levels[k - 1]), NEXT_TAP));
   return levels;
 }
 

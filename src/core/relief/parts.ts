@@ -43,9 +43,7 @@ export function partsOf(
   if (regions === 'silhouette') labels = islands(inside, width, height);
   else {
     const areas =
-      regions === 'outlines'
-        ? areasBetweenOutlines(tone, silhouette)
-        : areasOfLikeColour(image, silhouette);
+      regions === 'outlines' ? areasBetweenOutlines(tone, silhouette) : areasOfLikeColour(image, silhouette);
     labels = grown(withoutScraps(areas, inside), inside, width, height);
   }
   for (const stroke of strokes) {
@@ -156,7 +154,9 @@ function split(labels: Uint16Array, width: number, height: number, points: reado
   for (let isMoving = true; isMoving;) {
     isMoving = false;
     for (const i of cut) {
-      const from = neighbours(i, width, height).find((j) => labels[j] === labels[i] && next[j] > 0 && !cut.has(j));
+      const from = neighbours(i, width, height).find(
+        (j) => labels[j] === labels[i] && next[j] > 0 && !cut.has(j),
+      );
       if (from === undefined) continue;
       next[i] = next[from];
       cut.delete(i);

@@ -111,7 +111,11 @@ export function readRecipe(value: unknown): Recipe {
 
 /** What may be set of a recipe; the rest gets its default. */
 export type RecipeFields = {
-  [K in keyof Recipe]?: Recipe[K] extends unknown[] ? Recipe[K] : Recipe[K] extends object ? Partial<Recipe[K]> : Recipe[K];
+  [K in keyof Recipe]?: Recipe[K] extends unknown[]
+    ? Recipe[K]
+    : Recipe[K] extends object
+      ? Partial<Recipe[K]>
+      : Recipe[K];
 };
 
 /** The recipe of plain defaults, with some fields set. */

@@ -1,6 +1,7 @@
 /** A relief at a fraction of its size, for the first picture while a slider moves. */
 import { emptyImage, type Image } from '../raster/image';
 import type { Recipe } from './recipe';
+import type { ReliefSource } from './source';
 
 /** Pictures up to this many pixels are made at full size at once. */
 export const QUICK_PIXELS = 256 * 256;
@@ -35,6 +36,27 @@ export function reducedImage(image: Image, factor: number): Image {
     }
   }
   return out;
+}
+
+/**
+ * A source at a fraction of its size, for a first result; the same where it cannot be made smaller, as a sheet whose
+ * cells would not come out even.
+ */
+export function reducedSource(source: ReliefSource, factor: number): ReliefSource {
+  const { image, cells, normals, heights } = source;
+  const grid = cells ?? source.recipe.cells;
+  if (factor === 1 || grid.columns * grid.rows > 1 || grid.marginPx > 0 || heights) return source;
+  return {
+    ...source,
+    image: reducedImage(image, factor),
+    artPx: source.artPx * factor,
+    recipe: reducedRecipe(source.recipe, factor),
+    borrowed: source.borrowed && reducedSource(source.borrowed, factor),
+    normals: normals && { ...normals, image: reducedImage(normals.image, factor) },
+    rim: null,
+    occlusion: null,
+    glow: null,
+  };
 }
 
 /** The recipe that gives the smaller picture the same slopes. Octaves finer than its pixels fall away. */

@@ -3,7 +3,7 @@
  * bits on every machine. The work goes in two steps, so that painting need not make anew what lies below it: the
  * ground that recipe and imports give, and what strokes make of it.
  */
-import { croppedPlane, putPlane } from '../raster/crop';
+import { croppedPlane, putPlane, type Rect } from '../raster/crop';
 import type { Image } from '../raster/image';
 import { enlargedPlane } from './frames';
 import type { PartDone } from './frame-heights';
@@ -57,14 +57,36 @@ export function surfaceOf(ground: ReliefGround, planes: Planes): Surface {
   };
 }
 
+/** Brings a surface up to date with planes that changed within a part. */
+export function refreshSurface(
+  surface: Surface,
+  { given, image }: ReliefGround,
+  planes: Planes,
+  rect: Rect,
+): void {
+  surface.paint = planes.facing;
+  if (!given) {
+    surface.heights = planes.heights;
+    return;
+  }
+  for (let y = rect.top; y < rect.bottom; y++) {
+    for (let i = y * image.width + rect.left, end = y * image.width + rect.right; i < end; i++)
+      surface.heights[i] = planes.heights[i] - given.heights[i];
+  }
+}
+
 /** The relief of a picture with nothing but a recipe. */
 export function pictureRelief(image: Image, recipe: Recipe, partDone?: PartDone): ReliefResult {
   return reliefOf(plainSource(image, recipe), partDone);
 }
 
-export function resultOf(ground: ReliefGround, planes: Planes): ReliefResult {
+/** @param normals at the ground's size, where they were made already */
+export function resultOf(
+  ground: ReliefGround,
+  planes: Planes,
+  normals = normalsOf(surfaceOf(ground, planes)),
+): ReliefResult {
   const { image, times } = ground;
-  const normals = normalsOf(surfaceOf(ground, planes));
   if (times === 1) return { width: image.width, height: image.height, heights: planes.heights, normals };
   return {
     width: image.width * times,
@@ -99,7 +121,11 @@ export interface WantedMaps {
 }
 
 /** A relief with the maps that are asked for. Imported masks are taken as they are, with what was painted over them. */
-export function reliefMaps(source: ReliefSource, wanted: WantedMaps, partDone: PartDone = () => {}): ReliefMaps {
+export function reliefMaps(
+  source: ReliefSource,
+  wanted: WantedMaps,
+  partDone: PartDone = () => {},
+): ReliefMaps {
   const ground = groundOf(source, partDone);
   const planes = paintedPlanes(source, ground);
   partDone('strokes');
@@ -114,7 +140,7 @@ export function mapsOf(
   planes: Planes,
   { depth = 8, rim = false, occlusion = false, glow = false }: WantedMaps,
 ): ReliefMaps {
-  const { image, times, silhouette, recipe } = ground;
+  const { image, times, recipe } = ground;
   const { width, height } = image;
   const surface = surfaceOf(ground, planes);
   const normals = normalsOf(surface);
@@ -134,11 +160,13 @@ export function mapsOf(
     normals: large(normals, 4),
     normals16: depth === 16 ? large<NormalMap<16>>(normalsOf(surface, 16), 4) : null,
     rim: rim
-      ? mask(source.rim, () => overFramesMask(ground, normals, (s, n) => rimMask(s, n, recipe.rim)), planes.rim)
+      ? mask(
+          source.rim,
+          () => overFramesMask(ground, normals, (s, n) => rimMask(s, n, recipe.rim)),
+          planes.rim,
+        )
       : null,
-    occlusion: occlusion
-      ? mask(source.occlusion, () => frameOcclusion(ground, planes.heights), null)
-      : null,
+    occlusion: occlusion ? mask(source.occlusion, () => frameOcclusion(ground, planes.heights), null) : null,
     glow: glow ? mask(source.glow, () => swatchGlow(ground), planes.glow) : null,
   };
 }
@@ -172,7 +200,12 @@ function frameOcclusion({ silhouette, frames, recipe }: ReliefGround, heights: F
       const from = (frame.top + y) * width + frame.left;
       own.set(heights.subarray(from, from + w), y * w);
     }
-    putPlane(out, width, frame, occlusionMask(own, croppedPlane(inside, width, frame), w, h, recipe.strength));
+    putPlane(
+      out,
+      width,
+      frame,
+      occlusionMask(own, croppedPlane(inside, width, frame), w, h, recipe.strength),
+    );
   }
   return out;
 }
@@ -186,4 +219,3 @@ function swatchGlow(ground: ReliefGround): Uint8Array {
   const shares = byColour(palette, swatchesOf(palette, recipe.swatches), ({ glow }) => glow, 0);
   return shares ? Uint8Array.from(shares, (s) => Math.floor(255 * s + 0.5)) : none;
 }
-

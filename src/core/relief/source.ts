@@ -33,6 +33,8 @@ export interface SourceStroke {
 
 export interface ReliefSource {
   image: Image;
+  /** How many px of the art one px of the image is: more than 1 for a first, reduced result. */
+  artPx: number;
   recipe: Recipe;
   /** The artwork's own cells; null takes those of the recipe. */
   cells: Cells | null;
@@ -53,6 +55,7 @@ export interface ReliefSource {
 export function plainSource(image: Image, recipe: Recipe): ReliefSource {
   return {
     image,
+    artPx: 1,
     recipe,
     cells: null,
     layers: [],

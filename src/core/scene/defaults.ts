@@ -5,6 +5,7 @@ import type {
   Light,
   Occluder,
   Plane,
+  Relief,
   SceneDocument,
   SceneSettings,
   Sprite,
@@ -100,7 +101,21 @@ export function newCue(fields: Pick<Cue, 'clockHours'> & Partial<Cue>): Cue {
 export function newArtwork(
   fields: Pick<Artwork, 'name' | 'imageSha' | 'widthPx' | 'heightPx' | 'pixelArt'> & Partial<Artwork>,
 ): Artwork {
-  return { pivotX: fields.widthPx / 2, pivotY: fields.heightPx / 2, glowSha: null, ...fields };
+  return { pivotX: fields.widthPx / 2, pivotY: fields.heightPx / 2, glowSha: null, cells: null, ...fields };
+}
+
+export function newRelief(fields: Pick<Relief, 'recipe'> & Partial<Relief>): Relief {
+  return {
+    borrowedId: null,
+    layers: [],
+    partStrokes: [],
+    normals: null,
+    heights: null,
+    rimSha: null,
+    occlusionSha: null,
+    madeForSha: null,
+    ...fields,
+  };
 }
 
 /** A scene with nothing in it but three planes. */
@@ -121,5 +136,7 @@ export function newScene(settings: Partial<SceneSettings> = {}): SceneDocument {
     cues: {},
     artworks: {},
     reliefs: {},
+    strokes: {},
+    recipes: {},
   };
 }

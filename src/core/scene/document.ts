@@ -3,11 +3,14 @@
  * Pixels are not in it; an artwork names its picture by the hash of the file's bytes.
  * Places are scene px, x right, y down; angles degrees, clockwise as seen.
  */
-import type { Recipe } from '../relief/recipe';
+import type { PartStroke } from '../relief/parts';
+import type { Cells, Recipe } from '../relief/recipe';
+import type { ImportedUse } from '../relief/source';
+import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import type { LightSpace } from '../raster/colour';
 
 export const SCENE_FORMAT = 'oilwick-scene';
-export const SCENE_VERSION = 1;
+export const SCENE_VERSION = 2;
 
 /** The one record of the `settings` collection. */
 export const SETTINGS_ID = 'scene';
@@ -153,10 +156,58 @@ export interface Artwork {
   pivotY: number;
   /** sha-256 of a grey picture that says which share of each pixel is self-lit. */
   glowSha: string | null;
+  /** The cells of a sheet; null is a picture of its own. */
+  cells: Cells | null;
+}
+
+/** A sheet of painted corrections; its strokes name it by its id. */
+export interface StrokeLayer {
+  id: string;
+  name: string;
+  hidden: boolean;
+}
+
+/** A normal map that was brought along. */
+export interface BroughtNormals {
+  sha: string;
+  yUp: boolean;
+  use: ImportedUse;
+  /** How much of its height is added where it is used as one. */
+  share: number;
+}
+
+/** A height map that was brought along: heights of black and of white. */
+export interface BroughtHeights {
+  sha: string;
+  lowPx: number;
+  highPx: number;
 }
 
 /** How an artwork's height and normals are made; its id is the artwork's. */
 export interface Relief {
+  recipe: Recipe;
+  /** The artwork that lends its relief. */
+  borrowedId: string | null;
+  layers: StrokeLayer[];
+  partStrokes: PartStroke[];
+  normals: BroughtNormals | null;
+  heights: BroughtHeights | null;
+  rimSha: string | null;
+  occlusionSha: string | null;
+  /** The picture that strokes and maps were made for; with another one they are out of date. */
+  madeForSha: string | null;
+}
+
+/** A painted correction of an artwork's relief. */
+export interface Stroke extends BrushStroke {
+  artworkId: string;
+  layerId: string;
+  order: string;
+}
+
+/** A recipe on the project's shelf. */
+export interface ShelfRecipe {
+  name: string;
   recipe: Recipe;
 }
 
@@ -170,6 +221,8 @@ export interface Collections {
   cues: Record<string, Cue>;
   artworks: Record<string, Artwork>;
   reliefs: Record<string, Relief>;
+  strokes: Record<string, Stroke>;
+  recipes: Record<string, ShelfRecipe>;
 }
 
 export type CollectionName = keyof Collections;
@@ -185,10 +238,19 @@ export const COLLECTION_NAMES = [
   'cues',
   'artworks',
   'reliefs',
+  'strokes',
+  'recipes',
 ] as const satisfies readonly CollectionName[];
 
 /** The collections that belong to the project and are shared by its scenes. */
-export const PROJECT_COLLECTIONS = ['artworks', 'reliefs'] as const satisfies readonly CollectionName[];
+export const PROJECT_COLLECTIONS = [
+  'artworks',
+  'reliefs',
+  'strokes',
+  'recipes',
+] as const satisfies readonly CollectionName[];
+export type ProjectCollection = (typeof PROJECT_COLLECTIONS)[number];
+export type ProjectRecords = Pick<Collections, ProjectCollection>;
 
 export interface SceneDocument extends Collections {
   format: typeof SCENE_FORMAT;

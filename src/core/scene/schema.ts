@@ -3,7 +3,9 @@ import { array, boolean, number, object, string, ValidationError, type AnyObject
 import { InputFault } from '../faults';
 import { LIMITS } from '../limits';
 import { LIGHT_SPACES } from '../raster/colour';
-import { recipeSchema } from '../relief/recipe';
+import { cellsSchema, recipeSchema } from '../relief/recipe';
+import { IMPORTED_USES } from '../relief/source';
+import { STROKE_AREAS, STROKE_KINDS } from '../relief/strokes/stroke';
 import {
   ANSWERS,
   COLLECTION_NAMES,
@@ -19,6 +21,7 @@ import {
   type SceneDocument,
 } from './document';
 import type { Edit } from './edits';
+import { upgraded } from './versions';
 
 const ID = /^[a-z0-9-]{1,64}$/;
 /** Bounds also keep out what is not finite. */
@@ -146,10 +149,72 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     pixelArt: flag(),
     pivotX: coordinate(),
     pivotY: coordinate(),
-    glowSha: sha().nullable().defined().notRequired(),
+    glowSha: shaOrNull(),
+    cells: cellsSchema.nullable().defined().notRequired().default(null),
   }),
-  reliefs: object({ recipe: recipeSchema }),
+  reliefs: object({
+    recipe: recipeSchema,
+    borrowedId: idOrNull(),
+    layers: array()
+      .of(object({ id: id(), name: name(), hidden: flag() }).required())
+      .required()
+      .min(0)
+      .max(LIMITS.strokeLayers),
+    partStrokes: array()
+      .of(
+        object({
+          kind: oneOf(['join', 'split'] as const),
+          points: array().of(coordinate()).required().min(2).max(LIMITS.strokePoints),
+        }).required(),
+      )
+      .required()
+      .min(0)
+      .max(LIMITS.partStrokes),
+    normals: object({ sha: sha(), yUp: flag(), use: oneOf(IMPORTED_USES), share: within(-4, 4) })
+      .nullable()
+      .defined()
+      .notRequired()
+      .default(null),
+    heights: object({ sha: sha(), lowPx: within(-512, 512), highPx: within(-512, 512) })
+      .nullable()
+      .defined()
+      .notRequired()
+      .default(null),
+    rimSha: shaOrNull(),
+    occlusionSha: shaOrNull(),
+    madeForSha: shaOrNull(),
+  }),
+  strokes: object({
+    artworkId: id(),
+    layerId: id(),
+    order: order(),
+    kind: oneOf(STROKE_KINDS),
+    area: oneOf(STROKE_AREAS),
+    points: array()
+      .of(coordinate())
+      .required()
+      .min(0)
+      .max(3 * LIMITS.strokePoints)
+      .test(
+        'triples',
+        '${path} must hold x, y and pressure in turn',
+        (points) => (points?.length ?? 0) % 3 === 0,
+      ),
+    sizePx: within(0.5, LIMITS.pictureSidePx),
+    hardness: within(0, 1),
+    opacity: within(0, 1),
+    heightPx: within(0, 512),
+    faceX: within(-1, 1),
+    faceY: within(-1, 1),
+    level: within(0, 1),
+    pictureSha: shaOrNull(),
+  }),
+  recipes: object({ name: name(), recipe: recipeSchema }),
 };
+
+function shaOrNull() {
+  return sha().nullable().defined().notRequired().default(null);
+}
 
 function outline() {
   return array()
@@ -168,6 +233,8 @@ const COUNTS: Partial<Record<CollectionName, number>> = {
   wicks: LIMITS.wicks,
   cues: LIMITS.cues,
   artworks: LIMITS.artworks,
+  strokes: LIMITS.strokes,
+  recipes: LIMITS.recipes,
 };
 
 /** @throws InputFault naming collection, record and field */
@@ -195,7 +262,7 @@ export function checkRecord(collection: CollectionName, recordId: string, record
  */
 export function readScene(value: unknown): SceneDocument {
   if (typeof value !== 'object' || value === null) throw new InputFault('A scene must be a JSON object.');
-  const raw = value as Record<string, unknown>;
+  const raw = upgraded(value as Record<string, unknown>);
   if (raw.format !== SCENE_FORMAT)
     throw new InputFault(
       `The format must be "${SCENE_FORMAT}"; got ${JSON.stringify(raw.format)}.`,

@@ -3,7 +3,7 @@ import type { PicturePixels } from '@/core/moment/moment';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
 import { pictureRelief } from '@/core/relief/relief-of';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
+import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '@/core/scene/defaults';
 import type { Light, Occluder, SceneDocument, SceneSettings, Sprite } from '@/core/scene/document';
 import { hash01 } from '@/core/time/noise';
 
@@ -79,7 +79,7 @@ function build({ settings, sprites = [], lights = [], occluders = [] }: Parts): 
       heightPx: 48,
       pixelArt: true,
     });
-    if (normal) scene.reliefs[id] = { recipe: recipeWith({}) };
+    if (normal) scene.reliefs[id] = newRelief({ recipe: recipeWith({}) });
   }
   sprites.forEach((sprite, i) => {
     scene.sprites[`s${i}`] = newSprite({

@@ -2,12 +2,13 @@
 import { randomUUID } from 'node:crypto';
 import { readBundle } from '@/core/handoff/bundle';
 import { decodePng } from '@/core/raster/png';
-import type { Artwork, Relief, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument, Stroke } from '@/core/scene/document';
 import { sameValue } from '@/core/scene/edits';
 import { transaction } from '../database/pool';
-import { rowsOf, sql, type Connection } from '../database/sql';
+import type { Connection } from '../database/sql';
 import { keepBlobOn, sha256Of } from './blobs';
-import { checkFiles, makeSceneOn } from './scenes';
+import { checkFiles, projectRecords } from './project-records';
+import { makeSceneOn } from './scenes';
 
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
@@ -25,45 +26,58 @@ export async function keepBundle(projectId: string, name: string, bytes: Uint8Ar
  */
 export async function keepDocument(projectId: string, name: string, scene: SceneDocument): Promise<string> {
   return transaction(async (connection) => {
-    await checkFiles(connection, Object.values(scene.artworks));
+    await checkFiles(connection, scene);
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
   });
 }
 
-/** Artworks that the project has under the same id but otherwise than the bundle come in under new ids. */
+/**
+ * Artworks that the project has under the same id but otherwise than the document come in under new ids, their
+ * reliefs and strokes with them.
+ */
 async function withFreeIds(
   connection: Connection,
   projectId: string,
   scene: SceneDocument,
 ): Promise<SceneDocument> {
-  const rows = await rowsOf<{ id: string; artwork: string; relief: string | null }>(
-    connection,
-    sql`
-    SELECT artwork.id, artwork.document AS artwork, relief.document AS relief
-    FROM artwork LEFT JOIN relief ON relief.project_id = artwork.project_id AND relief.id = artwork.id
-    WHERE artwork.project_id = ${projectId}`,
-  );
-  const there = new Map(rows.map((row) => [row.id, row]));
-  const artworks: Record<string, Artwork> = {};
-  const reliefs: Record<string, Relief> = {};
+  const there = await projectRecords(connection, projectId);
   const renamed = new Map<string, string>();
-  for (const [id, artwork] of Object.entries(scene.artworks)) {
-    const row = there.get(id);
-    const relief = scene.reliefs[id];
+  for (const id of Object.keys(scene.artworks)) {
     const isSame =
-      !row ||
-      (sameValue(JSON.parse(row.artwork), artwork) &&
-        sameValue(row.relief === null ? undefined : JSON.parse(row.relief), relief));
-    const free = isSame ? id : randomUUID();
-    renamed.set(id, free);
-    artworks[free] = artwork;
-    if (relief) reliefs[free] = relief;
+      !there.artworks[id] ||
+      (sameValue(there.artworks[id], scene.artworks[id]) &&
+        sameValue(there.reliefs[id], scene.reliefs[id]) &&
+        sameValue(strokesOf(there, id), strokesOf(scene, id)));
+    renamed.set(id, isSame ? id : randomUUID());
   }
-  const sprites = Object.fromEntries(
-    Object.entries(scene.sprites).map(([id, sprite]) => [
-      id,
-      { ...sprite, artworkId: renamed.get(sprite.artworkId) ?? sprite.artworkId },
-    ]),
-  );
-  return { ...scene, artworks, reliefs, sprites };
+  const free = (id: string) => renamed.get(id) ?? id;
+  const artworks = mapped(scene.artworks, (id, artwork) => [free(id), artwork]);
+  const reliefs = mapped(scene.reliefs, (id, relief) => [
+    free(id),
+    { ...relief, borrowedId: relief.borrowedId === null ? null : free(relief.borrowedId) },
+  ]);
+  const strokes = mapped(scene.strokes, (id, stroke) => [
+    free(stroke.artworkId) === stroke.artworkId ? id : randomUUID(),
+    { ...stroke, artworkId: free(stroke.artworkId) },
+  ]);
+  const recipes = mapped(scene.recipes, (id, recipe) => [
+    !there.recipes[id] || sameValue(there.recipes[id], recipe) ? id : randomUUID(),
+    recipe,
+  ]);
+  const sprites = mapped(scene.sprites, (id, sprite) => [
+    id,
+    { ...sprite, artworkId: free(sprite.artworkId) },
+  ]);
+  return { ...scene, artworks, reliefs, strokes, recipes, sprites };
+}
+
+function strokesOf({ strokes }: Pick<SceneDocument, 'strokes'>, artworkId: string): Record<string, Stroke> {
+  return Object.fromEntries(Object.entries(strokes).filter(([, stroke]) => stroke.artworkId === artworkId));
+}
+
+function mapped<T>(
+  records: Record<string, T>,
+  change: (id: string, record: T) => [string, T],
+): Record<string, T> {
+  return Object.fromEntries(Object.entries(records).map(([id, record]) => change(id, record)));
 }

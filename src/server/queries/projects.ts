@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { NotFoundFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
 import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
+import { copyProjectRecords } from './project-records';
 import { copySceneOn } from './scenes';
 
 export interface SceneEntry {
@@ -122,16 +123,7 @@ export async function copyProject(id: string, name: string): Promise<string> {
       throw new NotFoundFault(`There is no project ${id}.`);
     }
     const copyId = await makeProjectOn(connection, name);
-    await run(
-      connection,
-      sql`
-      INSERT INTO artwork (project_id, id, document) SELECT ${copyId}, id, document FROM artwork WHERE project_id = ${id}`,
-    );
-    await run(
-      connection,
-      sql`
-      INSERT INTO relief (project_id, id, document) SELECT ${copyId}, id, document FROM relief WHERE project_id = ${id}`,
-    );
+    await copyProjectRecords(connection, id, copyId);
     const scenes = await rowsOf<{ id: string; name: string }>(
       connection,
       sql`

@@ -3,14 +3,13 @@
  * tables of their own; a patch that edits them changes those rows in the same transaction.
  */
 import { randomUUID } from 'node:crypto';
-import { InputFault } from '@/core/faults';
-import { PROJECT_COLLECTIONS, type Artwork, type Relief, type SceneDocument } from '@/core/scene/document';
+import { PROJECT_COLLECTIONS, type SceneDocument } from '@/core/scene/document';
 import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
 import { checkEdited, readScene } from '@/core/scene/schema';
 import { NotFoundFault, StaleFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
 import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
-import { missingBlobs } from './blobs';
+import { checkFiles, projectRecords, touchedRecords, writeProjectRecords } from './project-records';
 
 /** The whole document is written again after this many patches, or when the last one is this long ago. */
 export const PATCHES_KEPT = 20;
@@ -72,25 +71,6 @@ async function documentOf(connection: Connection, row: SceneRow): Promise<SceneD
   return readScene({ ...scene, ...(await projectRecords(connection, row.project_id)) });
 }
 
-async function projectRecords(
-  connection: Connection,
-  projectId: string,
-): Promise<{ artworks: Record<string, Artwork>; reliefs: Record<string, Relief> }> {
-  const artworks = await rowsOf<{ id: string; document: string }>(
-    connection,
-    sql`
-    SELECT id, document FROM artwork WHERE project_id = ${projectId} ORDER BY id`,
-  );
-  const reliefs = await rowsOf<{ id: string; document: string }>(
-    connection,
-    sql`
-    SELECT id, document FROM relief WHERE project_id = ${projectId} ORDER BY id`,
-  );
-  const parsed = <T>(rows: { id: string; document: string }[]) =>
-    Object.fromEntries(rows.map(({ id, document }) => [id, JSON.parse(document) as T]));
-  return { artworks: parsed<Artwork>(artworks), reliefs: parsed<Relief>(reliefs) };
-}
-
 export async function openScene(id: string): Promise<OpenScene> {
   // One transaction, so that document and patches are read at one point in time.
   return transaction(async (connection) => {
@@ -136,13 +116,7 @@ export async function patchScene(
     if (firstStale(before, edits)) throw new StaleFault(expectedRevision, row.revision);
     const after = applyEdits(before, edits);
     checkEdited(after, edits);
-    const brought = edits.filter(
-      ({ collection, id: recordId }) => collection === 'artworks' && after.artworks[recordId],
-    );
-    await checkFiles(
-      connection,
-      brought.map((edit) => after.artworks[edit.id]),
-    );
+    await checkFiles(connection, touchedRecords(after, edits));
     const revision = row.revision + 1;
     await run(
       connection,
@@ -176,44 +150,6 @@ function storedText(document: SceneDocument): string {
   return JSON.stringify(own);
 }
 
-/** @throws InputFault where the file of an artwork was not stored */
-export async function checkFiles(connection: Connection, artworks: readonly Artwork[]): Promise<void> {
-  const hashes = artworks.flatMap(({ imageSha, glowSha }) =>
-    glowSha === null ? [imageSha] : [imageSha, glowSha],
-  );
-  const [missing] = await missingBlobs(connection, hashes);
-  if (missing)
-    throw new InputFault(`The file ${missing} that an artwork names was not uploaded.`, 'artworks');
-}
-
-async function writeProjectRecords(
-  connection: Connection,
-  projectId: string,
-  after: SceneDocument,
-  edits: readonly Edit[],
-): Promise<void> {
-  for (const { collection, id } of edits) {
-    if (collection !== 'artworks' && collection !== 'reliefs') continue;
-    const record = after[collection][id];
-    const text = record && JSON.stringify(record);
-    if (collection === 'artworks') {
-      await run(
-        connection,
-        text
-          ? sql`INSERT INTO artwork (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
-          : sql`DELETE FROM artwork WHERE project_id = ${projectId} AND id = ${id}`,
-      );
-    } else {
-      await run(
-        connection,
-        text
-          ? sql`INSERT INTO relief (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
-          : sql`DELETE FROM relief WHERE project_id = ${projectId} AND id = ${id}`,
-      );
-    }
-  }
-}
-
 export async function makeScene(projectId: string, name: string, document: SceneDocument): Promise<string> {
   return transaction((connection) => makeSceneOn(connection, projectId, name, document));
 }
@@ -236,12 +172,7 @@ export async function makeSceneOn(
     VALUES (${id}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`,
   );
   const brought = PROJECT_COLLECTIONS.flatMap((collection) =>
-    Object.keys(document[collection]).map((recordId): Edit => ({
-      collection,
-      id: recordId,
-      before: null,
-      after: {},
-    })),
+    Object.keys(document[collection]).map((recordId) => ({ collection, id: recordId })),
   );
   await writeProjectRecords(connection, projectId, document, brought);
   return id;

@@ -36,13 +36,23 @@ export interface FaderProps {
   label: string;
   value: number;
   travel?: FaderTravel;
+  /** Half as wide, where many stand side by side. */
+  slim?: boolean;
   onPreview(value: number): void;
   onCommit(value: number): void;
   onCancel(): void;
 }
 
 /** A vertical fader; of levels where nothing else is said. */
-export function Fader({ label, value, travel = LEVEL_TRAVEL, onPreview, onCommit, onCancel }: FaderProps) {
+export function Fader({
+  label,
+  value,
+  travel = LEVEL_TRAVEL,
+  slim = false,
+  onPreview,
+  onCommit,
+  onCancel,
+}: FaderProps) {
   const rail = useRef<HTMLDivElement>(null);
   const dragged = useRef<number | null>(null);
   const drag = (event: PointerEvent) => {
@@ -77,7 +87,7 @@ export function Fader({ label, value, travel = LEVEL_TRAVEL, onPreview, onCommit
       aria-valuemin={travel.low}
       aria-valuemax={travel.high}
       aria-valuenow={value}
-      className="relative w-[26px] shrink-0 cursor-ns-resize touch-none"
+      className={`relative ${slim ? 'w-[14px]' : 'w-[26px]'} shrink-0 cursor-ns-resize touch-none`}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         drag(event);
@@ -90,16 +100,16 @@ export function Fader({ label, value, travel = LEVEL_TRAVEL, onPreview, onCommit
       onPointerCancel={onCancel}
       onKeyDown={onKey}
     >
-      <div className="absolute top-0 left-[12px] h-full w-px bg-rail" />
+      <div className={`absolute top-0 ${slim ? 'left-[7px]' : 'left-[12px]'} h-full w-px bg-rail`} />
       {travel.ticks.map((tick) => (
         <div
           key={tick}
-          className="absolute left-[8px] h-px w-[9px] bg-rail"
+          className={`absolute ${slim ? 'left-[4px] w-[7px]' : 'left-[8px] w-[9px]'} h-px bg-rail`}
           style={{ bottom: `${travel.shareOf(tick) * 100}%` }}
         />
       ))}
       <div
-        className="absolute left-[2px] h-[8px] w-[21px] translate-y-1/2 border-y-[3px] border-brass bg-soot"
+        className={`absolute ${slim ? 'left-[2px] h-[5px] w-[11px] border-y-[2px]' : 'left-[2px] h-[8px] w-[21px] border-y-[3px]'} translate-y-1/2 border-brass bg-soot`}
         style={{ bottom: `${travel.shareOf(value) * 100}%` }}
       />
     </div>

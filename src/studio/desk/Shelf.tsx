@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
-import { importPictures } from '../store/import-pictures';
+import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { pictureUrl } from '../store/server-api';
 import { deleteEdits } from '../store/commands';
 
@@ -16,9 +16,9 @@ export function Shelf() {
   );
   const [busy, setBusy] = useState<string | null>(null);
   const bringIn = async (files: File[]) => {
-    const report = await importPictures(studio, files, (done) => setBusy(`${done} of ${files.length}`));
+    const report = await importPictures(studio, files, (done, all) => setBusy(`${done} of ${all}`));
     setBusy(null);
-    studio.say(report.refused.length > 0 ? `Not taken: ${report.refused.join(' — ')}` : null);
+    studio.say(wordsOfReport(report));
   };
   return (
     <aside
@@ -51,7 +51,7 @@ export function Shelf() {
           Bring in PNG files
           <input
             type="file"
-            accept="image/png"
+            accept="image/png,.ora"
             multiple
             className="sr-only"
             onChange={(event) => void bringIn([...(event.currentTarget.files ?? [])])}

@@ -2,7 +2,7 @@
 import { proxy, wrap } from 'comlink';
 import { useState } from 'react';
 import { wordsOf } from '@/core/faults';
-import { usedArtworks } from '@/core/handoff/bundle';
+import { filesNeeded, usedArtworks } from '@/core/handoff/bundle';
 import type { BundleWorker } from '@/workers/bundle-worker';
 import { useScene, useStudio } from '../context';
 import { download } from '../store/download';
@@ -14,7 +14,8 @@ const CONTENTS: [string, string][] = [
   ['art/', 'every picture that the scene uses, byte for byte'],
   ['normals/', 'normal maps, Y up, with the alpha of the art'],
   ['heights/', 'heights as 16-bit grey'],
-  ['glows/', 'masks of what shines by itself'],
+  ['rims/, occlusions/, glows/', 'masks: what catches a rim light, how open it lies, what shines by itself'],
+  ['brought/', 'maps and corrections that reliefs are made of'],
   ['occluders.json', 'every outline as directed edges in scene px'],
   ['CONVENTIONS.md', 'axes, units, colour space and formulas of this scene'],
 ];
@@ -143,12 +144,8 @@ function startPacking(studio: Studio, progress: (done: number, all: number) => v
   });
   const packed = async () => {
     const scene = studio.scenes.kept;
-    const hashes = usedArtworks(scene).flatMap((id) => [
-      scene.artworks[id].imageSha,
-      scene.artworks[id].glowSha,
-    ]);
     const pictures = new Map<string, Uint8Array>();
-    for (const sha of new Set(hashes.filter((h) => h !== null))) {
+    for (const sha of filesNeeded(scene)) {
       const response = await fetch(pictureUrl(sha));
       if (!response.ok) throw new Error('A picture could not be loaded from the server.');
       pictures.set(sha, new Uint8Array(await response.arrayBuffer()));

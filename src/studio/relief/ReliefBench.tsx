@@ -1,16 +1,28 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { change, create } from '@/core/scene/edits';
+import { reliefOrderOf } from '@/core/scene/relief-order';
+import { plainOrder } from '@/core/relief/order';
 import { useDesk, useScene, useStudio } from '../context';
+import { Notice } from '../shell/Notice';
+import { readColours } from '../stage/read-colours';
+import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { applyRecipe } from '../store/relief-batch';
+import { setRecipe } from '../store/relief-edits';
+import { RELIEF_TOOL_WORDS } from '../store/relief-bench';
+import { usePalette } from './columns/SwatchColumn';
 import { ContactSheet } from './ContactSheet';
+import { FACING_EVENT } from './FacingBall';
 import { ReliefController } from './relief-controller';
 import { ReliefDesk } from './ReliefDesk';
-import { RELIEF_VIEWS, VIEW_WORDS, type ReliefView } from './relief-view';
+import { registerRelief } from './relief-registry';
 import { SectionLine } from './SectionLine';
+import { ViewBar } from './ViewBar';
+import { WorkBar } from './WorkBar';
 
-/** One artwork under the hand lamp, with the recipe that makes its relief. */
+/** One artwork under the hand lamp, with the recipe and the strokes that make its relief. */
 export function ReliefBench() {
   const studio = useStudio();
   const wanted = useDesk((state) => state.artworkId);
@@ -23,121 +35,166 @@ export function ReliefBench() {
   const recipe = useScene((state) =>
     artworkId === null ? undefined : state.scene.reliefs[artworkId]?.recipe,
   );
-  const [view, setView] = useState<ReliefView>('lit');
-  const [row, setRow] = useState(0);
-  const [lampHeight, setLampHeight] = useState(16);
-  const [lampColour, setLampColour] = useState('#ffe2b8');
-  const elements = {
-    box: useRef<HTMLDivElement>(null),
-    picture: useRef<HTMLCanvasElement>(null),
-    mark: useRef<HTMLSpanElement>(null),
-    readout: useRef<HTMLParagraphElement>(null),
-  };
-  const controller = useRef<ReliefController | null>(null);
+  const imageSha = useScene((state) =>
+    artworkId === null ? null : (state.scene.artworks[artworkId]?.imageSha ?? null),
+  );
+  const bare = useScene(
+    (state) => Object.keys(state.scene.artworks).filter((id) => !state.scene.reliefs[id]).length,
+  );
+  const palette = usePalette(imageSha);
+  const box = useRef<HTMLDivElement>(null);
+  const picture = useRef<HTMLCanvasElement>(null);
+  const marks = useRef<HTMLCanvasElement>(null);
+  const readout = useRef<HTMLParagraphElement>(null);
+  const [controller, setController] = useState<ReliefController | null>(null);
 
   useEffect(() => {
     const made = new ReliefController(studio, {
-      box: elements.box.current!,
-      picture: elements.picture.current!,
-      mark: elements.mark.current!,
-      readout: elements.readout.current!,
+      box: box.current!,
+      picture: picture.current!,
+      marks: marks.current!,
+      readout: readout.current!,
+      ...readColours(),
     });
-    made.onRow = setRow;
-    made.onHeight = setLampHeight;
-    controller.current = made;
-    return () => made.dispose();
-    // The elements are refs and stay.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    made.onPoint = (x, y) =>
+      window.dispatchEvent(new CustomEvent(FACING_EVENT, { detail: made.facingAt(x, y) }));
+    registerRelief(studio, made);
+    setController(made);
+    return () => {
+      registerRelief(studio, null);
+      made.dispose();
+    };
   }, [studio]);
-  useEffect(() => controller.current?.show(artworkId, view), [artworkId, view]);
-  useEffect(
-    () => controller.current?.setLamp({ heightPx: lampHeight, colour: lampColour }),
-    [lampHeight, lampColour],
-  );
+  useEffect(() => {
+    studio.pictures.setBench(artworkId);
+    controller?.show(artworkId);
+  }, [studio, controller, artworkId]);
+  useEffect(() => {
+    if (!controller) return;
+    controller.listenToSwatch((x, y) => {
+      const artwork = artworkId === null ? null : studio.scene.artworks[artworkId];
+      if (!palette || !artwork || x < 0 || y < 0 || x >= artwork.widthPx || y >= artwork.heightPx) return;
+      const index = palette.indices[Math.floor(y) * artwork.widthPx + Math.floor(x)];
+      studio.reliefBench.setState({ swatch: palette.colours[index]?.hex ?? null });
+    });
+  }, [studio, controller, palette, artworkId]);
 
   const preview = (next: Recipe) => {
-    const artwork = artworkId === null ? null : studio.scene.artworks[artworkId];
-    if (!artwork) return;
+    if (artworkId === null || imageSha === null) return;
+    const order = orderOr(studio, artworkId) ?? plainOrder(imageSha, next);
     studio.workers
-      .liveRelief(artwork.imageSha, next, (answer) => controller.current?.preview(answer))
+      .liveRelief({ ...order, recipe: next }, (answer) => controller?.preview(answer))
       .catch((thrown: unknown) => studio.say(wordsOf(thrown)));
   };
   const keep = (next: Recipe, label: string) => {
     if (artworkId === null) return;
-    const there = studio.scene.reliefs[artworkId];
-    const edit = there
-      ? change(studio.scene, 'reliefs', artworkId, { recipe: next })
-      : create('reliefs', artworkId, { recipe: next });
-    if (edit) studio.scenes.transact({ label, edits: [edit] });
-    preview(next);
+    setRecipe(studio, label, [artworkId], next);
   };
-  // What is kept may change from elsewhere, as by undo: then no preview stands before it.
-  useEffect(() => {
-    const leave = studio.pictures.subscribe(() => controller.current?.preview(null));
-    return () => void leave();
-  }, [studio, recipe]);
+  const bringIn = async (files: File[]) => {
+    const report = await importPictures(studio, files);
+    studio.say(wordsOfReport(report));
+    const [first] = report.artworkIds;
+    if (first) studio.desk.setState({ artworkId: first });
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    void bringIn([...event.dataTransfer.files]);
+  };
 
   return (
-    <main className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]">
+    <main
+      className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={drop}
+    >
       <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
         <ContactSheet artworkId={artworkId} onChoose={(id) => studio.desk.setState({ artworkId: id })} />
-        <div ref={elements.box} className="relative min-w-0 overflow-hidden bg-soot">
+        <div ref={box} className="relative min-w-0 overflow-hidden bg-soot">
+          <canvas ref={picture} className="absolute inset-0 size-full" />
           <canvas
-            ref={elements.picture}
+            ref={marks}
+            tabIndex={0}
+            role="application"
             aria-label="Artwork under the hand lamp"
-            className="absolute inset-0 size-full touch-none"
+            className="absolute inset-0 size-full cursor-crosshair touch-none outline-none"
           />
-          <span
-            ref={elements.mark}
-            className="figure pointer-events-none absolute top-0 left-0 pl-[16px] whitespace-nowrap text-[#ffe2b8] [text-shadow:0_0_3px_#000] before:absolute before:-top-[9px] before:-left-[9px] before:size-[17px] before:rounded-full before:border before:border-[#ffe2b8] data-[pinned=true]:before:bg-[#ffe2b8]/40"
-          />
-          <div role="radiogroup" aria-label="View" className="absolute top-3 left-3 flex">
-            {RELIEF_VIEWS.map((name) => (
-              <button
-                key={name}
-                type="button"
-                role="radio"
-                aria-checked={view === name}
-                className="key -ml-px"
-                data-picked={view === name}
-                onClick={() => setView(name)}
-              >
-                {VIEW_WORDS[name]}
-              </button>
-            ))}
-          </div>
-          <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
-            {artworkId === null
-              ? 'Bring PNG files in on the Stage, then make their relief here'
-              : 'Move to carry the hand lamp, click to put it down, Alt and wheel for its height'}
-          </p>
+          <ViewBar artworkId={artworkId} />
+          <Hint hasArt={artworkId !== null} />
           <p
-            ref={elements.readout}
-            className="figure pointer-events-none absolute right-4 bottom-2 text-ash"
+            ref={readout}
+            className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
           />
+          {bare > 0 && (
+            <button
+              type="button"
+              className="key absolute right-3 bottom-8"
+              title="Choose a recipe by looking at each artwork that has none"
+              onClick={() => {
+                const rest = ids.filter((id) => !studio.scene.reliefs[id]);
+                applyRecipe(studio, `Make the rest: ${rest.length}`, rest, null).catch((thrown: unknown) =>
+                  studio.say(wordsOf(thrown)),
+                );
+              }}
+            >
+              Make the rest: {bare}
+            </button>
+          )}
+          <WorkBar />
+          <Notice />
         </div>
       </div>
-      <SectionLine artworkId={artworkId} row={row} />
+      <SectionLine controller={controller} />
       {artworkId !== null ? (
         <ReliefDesk
-          key={artworkId}
           artworkId={artworkId}
-          recipe={readRecipe(recipe ?? {})}
-          hasRelief={recipe !== undefined}
-          lamp={{ heightPx: lampHeight, colour: lampColour }}
-          onLamp={(fields) => {
-            if (fields.heightPx !== undefined) setLampHeight(fields.heightPx);
-            if (fields.colour !== undefined) setLampColour(fields.colour);
+          palette={palette}
+          controls={{
+            recipe: readRecipe(recipe ?? {}),
+            preview,
+            keep,
+            cancel: () => controller?.preview(null),
           }}
-          onPreview={preview}
-          onKeep={keep}
-          onCancel={() => controller.current?.preview(null)}
         />
       ) : (
-        <div className="border-t border-line bg-slate p-3 text-ash">
-          There are no artworks in this project yet.
-        </div>
+        <EmptyDesk onFiles={(files) => void bringIn(files)} />
       )}
     </main>
+  );
+}
+
+function orderOr(studio: ReturnType<typeof useStudio>, artworkId: string) {
+  try {
+    return reliefOrderOf(studio.scene, artworkId);
+  } catch (thrown) {
+    studio.say(wordsOf(thrown));
+    return null;
+  }
+}
+
+function Hint({ hasArt }: { hasArt: boolean }) {
+  const studio = useStudio();
+  const tool = useStore(studio.reliefBench, (state) => state.tool);
+  return (
+    <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
+      {hasArt ? RELIEF_TOOL_WORDS[tool].hint : 'Drop PNG files here; each gets a relief to begin with'}
+    </p>
+  );
+}
+
+function EmptyDesk({ onFiles }: { onFiles(files: File[]): void }) {
+  return (
+    <div className="border-t border-line bg-slate p-3 text-ash">
+      <p className="mb-2">There are no artworks in this project yet.</p>
+      <label className="key text-chalk">
+        Choose PNG files
+        <input
+          type="file"
+          accept="image/png,.ora"
+          multiple
+          className="sr-only"
+          onChange={(event) => onFiles([...(event.currentTarget.files ?? [])])}
+        />
+      </label>
+    </div>
   );
 }

@@ -1,250 +1,139 @@
 'use client';
 import { useState } from 'react';
-import { wordsOf } from '@/core/faults';
-import { BODY_KINDS, OCTAVES_PX, PIXEL_ART, PROFILES, SEAMLESS, type Recipe } from '@/core/relief/recipe';
-import { Choice, ColourField, Column, Key, Row } from '../controls/small';
-import { ValueField } from '../controls/ValueField';
+import { useStore } from 'zustand';
 import { useScene, useStudio } from '../context';
-import { Fader, OCTAVE_TRAVEL } from '../desk/Fader';
-import { download } from '../store/download';
-import type { HandLamp } from './relief-view';
+import { commandOf } from '../store/commands';
+import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, type ReliefTool } from '../store/relief-bench';
+import type { PaletteAnswer } from '@/workers/art-worker';
+import { BodyColumn } from './columns/BodyColumn';
+import { BrushColumn } from './columns/BrushColumn';
+import { GrainColumn } from './columns/GrainColumn';
+import { LayerColumn } from './columns/LayerColumn';
+import { OutColumn } from './columns/OutColumn';
+import type { RecipeControls } from './columns/recipe-controls';
+import { RecipeColumn } from './columns/RecipeColumn';
+import { SheetColumn } from './columns/SheetColumn';
+import { SourceColumn } from './columns/SourceColumn';
+import { SurfaceColumn } from './columns/SurfaceColumn';
+import { SwatchColumn } from './columns/SwatchColumn';
 
-export interface ReliefDeskProps {
-  artworkId: string;
-  recipe: Recipe;
-  hasRelief: boolean;
-  lamp: Pick<HandLamp, 'heightPx' | 'colour'>;
-  onLamp(fields: Partial<HandLamp>): void;
-  onPreview(recipe: Recipe): void;
-  onKeep(recipe: Recipe, label: string): void;
-  onCancel(): void;
+const PAGES = ['shape', 'strokes', 'maps'] as const;
+type Page = (typeof PAGES)[number];
+const PAGE_WORDS: Record<Page, string> = { shape: 'Shape', strokes: 'Strokes', maps: 'Maps' };
+
+/** Tools that belong to a page bring it up. */
+function pageOf(tool: ReliefTool): Page | null {
+  if (tool === 'swatch' || tool === 'join' || tool === 'split') return 'shape';
+  return tool === 'look' || tool === 'section' ? null : 'strokes';
 }
-
-const BODY_WORDS = { none: 'None', bevel: 'Bevel', inflate: 'Inflate' } as const;
-const PROFILE_WORDS = { round: 'Round', chamfer: 'Chamfer', cove: 'Cove', step: 'Step' } as const;
-const SEAMLESS_WORDS = { none: 'No', x: 'Across', y: 'Down', both: 'Both ways' } as const;
-const ART_WORDS = { auto: 'By looking', yes: 'Pixel art', no: 'Painted' } as const;
-const words = <T extends string>(keys: readonly T[], of: Record<T, string>) =>
-  keys.map((key) => [key, of[key]] as const);
 
 export function ReliefDesk({
   artworkId,
-  recipe,
-  hasRelief,
-  lamp,
-  onLamp,
-  onPreview,
-  onKeep,
-  onCancel,
-}: ReliefDeskProps) {
-  const { body, grain } = recipe;
-  const number = (
-    label: string,
-    value: number,
-    low: number,
-    high: number,
-    set: (value: number) => Recipe,
-    more: Partial<Parameters<typeof ValueField>[0]> = {},
-  ) => (
-    <ValueField
-      label={label}
-      value={value}
-      low={low}
-      high={high}
-      step={0.05}
-      {...more}
-      onPreview={(v) => onPreview(set(v))}
-      onCommit={(v) => onKeep(set(v), label)}
-      onCancel={onCancel}
-    />
-  );
-  const withBody = (fields: Partial<Recipe['body']>): Recipe => ({ ...recipe, body: { ...body, ...fields } });
+  controls,
+  palette,
+}: {
+  artworkId: string;
+  controls: RecipeControls;
+  palette: PaletteAnswer | null;
+}) {
+  const studio = useStudio();
+  const tool = useStore(studio.reliefBench, (state) => state.tool);
+  const showParts = useStore(studio.reliefBench, (state) => state.showParts);
+  const swatch = useStore(studio.reliefBench, (state) => state.swatch);
+  const picked = useStore(studio.reliefBench, (state) => state.picked);
+  const imageSha = useScene((state) => state.scene.artworks[artworkId]?.imageSha ?? '');
+  const isBorrowed = useScene((state) => (state.scene.reliefs[artworkId]?.borrowedId ?? null) !== null);
+  const isParted = useScene((state) => (state.scene.reliefs[artworkId]?.partStrokes.length ?? 0) > 0);
+  const [page, setPage] = useState<Page>('shape');
+  const [lastTool, setLastTool] = useState(tool);
+  if (tool !== lastTool) {
+    setLastTool(tool);
+    setPage(pageOf(tool) ?? page);
+  }
+  const ids = [...picked];
   return (
-    <div className="flex min-h-0 gap-5 overflow-x-auto border-t border-line bg-slate px-3 pt-2">
-      <Column title="Body">
-        <Choice
-          label="Shape"
-          value={body.kind}
-          options={words(BODY_KINDS, BODY_WORDS)}
-          onChange={(kind) => onKeep(withBody({ kind }), 'Body')}
-        />
-        {body.kind === 'bevel' && (
+    <div className="flex min-h-0 border-t border-line bg-slate">
+      <ToolKeys tool={tool} />
+      <div
+        role="tablist"
+        aria-label="Pages of the desk"
+        className="flex w-[64px] shrink-0 flex-col border-r border-line"
+      >
+        {PAGES.map((name) => (
+          <button
+            key={name}
+            type="button"
+            role="tab"
+            aria-selected={page === name}
+            className={`flex-1 cursor-pointer border-b border-line px-2 text-left ${page === name ? 'border-l-2 border-l-verdigris bg-iron text-chalk' : 'text-ash'}`}
+            onClick={() => setPage(name)}
+          >
+            {PAGE_WORDS[name]}
+          </button>
+        ))}
+      </div>
+      <div
+        role="tabpanel"
+        aria-label={PAGE_WORDS[page]}
+        className="flex min-w-0 flex-1 gap-4 overflow-x-auto px-3 pt-2"
+      >
+        {page === 'shape' && (
           <>
-            <Choice
-              label="Profile"
-              value={body.profile}
-              options={words(PROFILES, PROFILE_WORDS)}
-              onChange={(profile) => onKeep(withBody({ profile }), 'Profile')}
+            <BodyColumn
+              controls={controls}
+              isParted={isParted}
+              showParts={showParts}
+              onShowParts={(on) => studio.reliefBench.setState({ showParts: on })}
             />
-            {number('Width', body.widthPx, 0.5, 64, (widthPx) => withBody({ widthPx }), {
-              unit: 'px',
-              logarithmic: true,
-              digits: 1,
-              step: 0.5,
-            })}
-            {number('Height', body.heightPx, -32, 32, (heightPx) => withBody({ heightPx }), {
-              unit: 'px',
-              digits: 1,
-              step: 0.1,
-            })}
+            <GrainColumn controls={controls} isBorrowed={isBorrowed} />
+            <SwatchColumn
+              controls={controls}
+              palette={palette}
+              chosen={swatch}
+              onChoose={(hex) => studio.reliefBench.setState({ swatch: hex })}
+            />
+            <SurfaceColumn controls={controls} />
+            <RecipeColumn controls={controls} imageSha={imageSha} picked={ids} />
           </>
         )}
-        {body.kind === 'inflate' &&
-          number('Fullness', body.fullness, -1, 2, (fullness) => withBody({ fullness }), { initial: 1 })}
-      </Column>
-      <Column title="Grain" aside="px">
-        <OctaveFaders
-          octaves={grain.octaves}
-          onPreview={(octaves) => onPreview({ ...recipe, grain: { ...grain, octaves } })}
-          onKeep={(octaves) => onKeep({ ...recipe, grain: { ...grain, octaves } }, 'Grain')}
-          onCancel={onCancel}
-        />
-        {number(
-          'Height',
-          grain.heightPx,
-          -16,
-          16,
-          (heightPx) => ({ ...recipe, grain: { ...grain, heightPx } }),
-          { unit: 'px', digits: 1, step: 0.1, initial: 1 },
+        {page === 'strokes' && (
+          <>
+            <BrushColumn />
+            <LayerColumn artworkId={artworkId} />
+          </>
         )}
-      </Column>
-      <Column title="Surface">
-        {number('Strength', recipe.strength, 0, 4, (strength) => ({ ...recipe, strength }), { initial: 1 })}
-        {number('Sanding', recipe.sandingPx, 0, 8, (sandingPx) => ({ ...recipe, sandingPx }), {
-          unit: 'px',
-          digits: 1,
-          step: 0.1,
-          initial: 0,
-        })}
-        <Choice
-          label="Seamless"
-          value={recipe.seamless}
-          options={words(SEAMLESS, SEAMLESS_WORDS)}
-          onChange={(seamless) => onKeep({ ...recipe, seamless }, 'Seamless')}
-        />
-        <Choice
-          label="Art"
-          value={recipe.pixelArt}
-          options={words(PIXEL_ART, ART_WORDS)}
-          onChange={(pixelArt) => onKeep({ ...recipe, pixelArt }, 'Art')}
-        />
-      </Column>
-      <Column title="Hand lamp">
-        <ValueField
-          label="Height"
-          value={lamp.heightPx}
-          low={1}
-          high={400}
-          digits={0}
-          unit="px"
-          logarithmic
-          initial={16}
-          onPreview={(heightPx) => onLamp({ heightPx })}
-          onCommit={(heightPx) => onLamp({ heightPx })}
-          onCancel={() => undefined}
-        />
-        <ColourField
-          label="Colour"
-          value={lamp.colour}
-          onPreview={(colour) => onLamp({ colour })}
-          onCommit={(colour) => onLamp({ colour })}
-        />
-      </Column>
-      <Output artworkId={artworkId} recipe={recipe} hasRelief={hasRelief} onKeep={onKeep} />
+        {page === 'maps' && (
+          <>
+            <SourceColumn artworkId={artworkId} />
+            <SheetColumn artworkId={artworkId} controls={controls} />
+            <OutColumn artworkId={artworkId} picked={ids} />
+          </>
+        )}
+      </div>
     </div>
   );
 }
 
-function Output({
-  artworkId,
-  recipe,
-  hasRelief,
-  onKeep,
-}: Pick<ReliefDeskProps, 'artworkId' | 'recipe' | 'hasRelief' | 'onKeep'>) {
+function ToolKeys({ tool }: { tool: ReliefTool }) {
   const studio = useStudio();
-  const name = useScene((state) => state.scene.artworks[artworkId]?.name ?? '');
-  const imageSha = useScene((state) => state.scene.artworks[artworkId]?.imageSha ?? '');
-  const [yUp, setYUp] = useState(true);
-  const [seen, setSeen] = useState<string | null>(null);
-  const save = async () => {
-    try {
-      const bytes = await studio.workers.remote.normalMap(imageSha, recipe, yUp);
-      download(`${name}_n.png`, bytes, 'image/png');
-    } catch (thrown) {
-      studio.say(`The normal map of ${name} was not made: ${wordsOf(thrown)}`);
-    }
-  };
-  const choose = async () => {
-    const chosen = await studio.workers.remote.chooseRecipe(imageSha);
-    setSeen(chosen.seen);
-    onKeep(chosen.recipe, 'Choose a recipe by looking');
-  };
   return (
-    <Column title="Out" wide>
-      <Choice<'up' | 'down'>
-        label="Green"
-        value={yUp ? 'up' : 'down'}
-        options={[
-          ['up', 'Y up'],
-          ['down', 'Y down'],
-        ]}
-        onChange={(v) => setYUp(v === 'up')}
-      />
-      <Row label="Name">
-        <span className="figure truncate">{name}_n.png</span>
-      </Row>
-      <Row label="">
-        <Key disabled={!hasRelief} onClick={() => void save()}>
-          Save normal map
-        </Key>
-      </Row>
-      <Row label="Recipe">
-        <Key onClick={() => void choose()}>Choose by looking</Key>
-      </Row>
-      {seen && <p className="text-right text-small text-ash">Seen: {seen}</p>}
-    </Column>
-  );
-}
-
-/** A small fader for each wavelength; below the middle light is deep. */
-function OctaveFaders({
-  octaves,
-  onPreview,
-  onKeep,
-  onCancel,
-}: {
-  octaves: number[];
-  onPreview(octaves: number[]): void;
-  onKeep(octaves: number[]): void;
-  onCancel(): void;
-}) {
-  const [live, setLive] = useState<number[] | null>(null);
-  const shown = live ?? octaves;
-  return (
-    <div className="mb-1 flex h-[84px] justify-between px-1">
-      {OCTAVES_PX.map((wavelength, i) => (
-        <div key={wavelength} className="flex w-[28px] flex-col items-center">
-          <div className="flex min-h-0 flex-1 pt-1">
-            <Fader
-              label={`Grain of ${wavelength} px`}
-              value={shown[i]}
-              travel={OCTAVE_TRAVEL}
-              onPreview={(value) => {
-                setLive(octaves.with(i, value));
-                onPreview(octaves.with(i, value));
-              }}
-              onCommit={(value) => {
-                setLive(null);
-                onKeep(octaves.with(i, value));
-              }}
-              onCancel={() => {
-                setLive(null);
-                onCancel();
-              }}
-            />
-          </div>
-          <span className="figure mt-1 text-ash">{wavelength}</span>
-        </div>
+    <div
+      role="toolbar"
+      aria-label="Tools"
+      className="grid w-[168px] shrink-0 auto-rows-[24px] grid-cols-2 gap-[3px] border-r border-line bg-soot p-2"
+    >
+      {RELIEF_TOOLS.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="key flex min-h-0 items-center justify-between py-0"
+          aria-pressed={tool === name}
+          title={RELIEF_TOOL_WORDS[name].hint}
+          onClick={() => commandOf(`relief-${name}`).run(studio)}
+        >
+          {RELIEF_TOOL_WORDS[name].words}
+          <span className="figure text-dust uppercase">{RELIEF_TOOL_WORDS[name].key}</span>
+        </button>
       ))}
     </div>
   );

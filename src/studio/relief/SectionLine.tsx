@@ -1,44 +1,55 @@
 'use client';
-import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { usePictureTick, useScene, useStudio } from '../context';
+import { useEffect, useRef } from 'react';
+import { useStudio } from '../context';
+import type { ReliefController } from './relief-controller';
 import { rangeOf } from './relief-view';
 
-/** The height along the row under the pointer: whether a face is a dome or a terrace. */
-export function SectionLine({ artworkId, row }: { artworkId: string | null; row: number }) {
+const WIDTH = 1000;
+const HEIGHT = 42;
+const MARGIN = 4;
+
+/**
+ * The height along the section line, or along the row under the pointer, live. It is drawn by hand: pointer and brush
+ * move too often for React.
+ */
+export function SectionLine({ controller }: { controller: ReliefController | null }) {
   const studio = useStudio();
-  const tick = usePictureTick();
-  const width = useScene((state) =>
-    artworkId === null ? 0 : (state.scene.artworks[artworkId]?.widthPx ?? 0),
-  );
-  const height = useScene((state) =>
-    artworkId === null ? 0 : (state.scene.artworks[artworkId]?.heightPx ?? 0),
-  );
-  const held = Math.min(Math.max(0, height - 1), Math.max(0, row));
-  const { path, fill, low, high } = useMemo(() => {
-    void tick;
-    const heights = artworkId === null ? null : studio.pictures.heightsOf(artworkId);
-    const [from, to] = rangeOf(heights);
-    if (!heights || width === 0) return { path: '', fill: '', low: 0, high: 0 };
-    const values = [...heights.subarray(held * width, (held + 1) * width)];
-    const x = scaleLinear([0, width], [0, 1000]);
-    const y = scaleLinear([from, to], [38, 4]);
-    const at = (_: number, i: number) => x(i + 0.5);
-    return {
-      path:
-        line<number>()
-          .x(at)
-          .y((v) => y(v))(values) ?? '',
-      fill:
-        area<number>()
-          .x(at)
-          .y0(y(0))
-          .y1((v) => y(v))(values) ?? '',
-      low: from,
-      high: to,
+  const path = useRef<SVGPathElement>(null);
+  const fill = useRef<SVGPathElement>(null);
+  const zero = useRef<SVGLineElement>(null);
+  const words = useRef<HTMLSpanElement>(null);
+  const figures = useRef<HTMLSpanElement>(null);
+
+  useEffect(() => {
+    if (!controller) return;
+    let frame = 0;
+    const draw = () => {
+      frame = 0;
+      const section = controller.sectionNow();
+      const values = section?.values ?? [];
+      const [low, high] = rangeOf(values);
+      const y = scaleLinear([low, high], [HEIGHT - MARGIN, MARGIN]);
+      const x = scaleLinear([0, Math.max(1, values.length - 1)], [0, WIDTH]);
+      const at = (_: number, i: number) => x(i);
+      path.current!.setAttribute('d', line<number>().x(at).y(y)(values) ?? '');
+      fill.current!.setAttribute('d', area<number>().x(at).y0(y(0)).y1(y)(values) ?? '');
+      for (const end of ['y1', 'y2']) zero.current!.setAttribute(end, String(y(0)));
+      words.current!.textContent = section?.words ?? 'Section';
+      figures.current!.textContent = values.length === 0 ? '' : `${low.toFixed(1)} to ${high.toFixed(1)} px`;
     };
-  }, [studio, artworkId, width, held, tick]);
+    const later = () => {
+      frame ||= requestAnimationFrame(draw);
+    };
+    const leave = [controller.listenToShape(later), studio.reliefBench.subscribe(later)];
+    later();
+    return () => {
+      cancelAnimationFrame(frame);
+      for (const stop of leave) stop();
+    };
+  }, [controller, studio]);
+
   return (
     <div
       aria-label="Section"
@@ -46,14 +57,18 @@ export function SectionLine({ artworkId, row }: { artworkId: string | null; row:
       className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate"
     >
       <div className="flex flex-col justify-center border-r border-line px-2">
-        <span className="leading-[18px]">Section, row {held}</span>
-        <span className="figure text-ash">
-          {low.toFixed(0)} to {high.toFixed(0)} px
-        </span>
+        <span ref={words} className="truncate leading-[18px]" />
+        <span ref={figures} className="figure text-ash" />
       </div>
-      <svg viewBox="0 0 1000 42" preserveAspectRatio="none" className="h-[42px] w-full" aria-hidden>
-        <path d={fill} className="fill-brass/15" />
-        <path d={path} className="fill-none stroke-brass" vectorEffect="non-scaling-stroke" />
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        preserveAspectRatio="none"
+        className="h-[42px] w-full"
+        aria-hidden
+      >
+        <line ref={zero} x1={0} x2={WIDTH} className="stroke-rail" vectorEffect="non-scaling-stroke" />
+        <path ref={fill} className="fill-brass/15" />
+        <path ref={path} className="fill-none stroke-brass" vectorEffect="non-scaling-stroke" />
       </svg>
     </div>
   );

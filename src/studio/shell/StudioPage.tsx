@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { StudioContext } from '../context';
 import { BENCHES, type Bench } from '../store/desk-store';
+import { resumeBatch } from '../store/relief-batch';
 import { Studio } from '../store/studio';
 import { StudioSurface } from './StudioSurface';
 
@@ -27,9 +28,12 @@ export function StudioPage({ sceneId }: { sceneId: string }) {
         // A second in the address holds the flames there.
         const second = Number(query.get('at'));
         if (query.has('at') && second >= 0) made.live.setState({ seconds: second, isFrozen: true });
+        const art = query.get('art');
+        if (art && made.scene.artworks[art]) made.desk.setState({ artworkId: art });
         const [collection, id] = (query.get('pick') ?? '').split(':');
         if (id && collection in made.scene) made.pick({ collection: collection as 'lights', id });
         setStudio(made);
+        resumeBatch(made).catch((thrown: unknown) => made.say(wordsOf(thrown)));
       },
       (thrown: unknown) => setFault(wordsOf(thrown)),
     );

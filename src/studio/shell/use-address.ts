@@ -15,6 +15,8 @@ export function useAddress(): void {
       if (dayRate === 0) query.set('hour', clockHours.toFixed(2));
       if (isFrozen) query.set('at', seconds.toFixed(2));
       const [picked, ...more] = studio.scenes.state.selection;
+      const { bench, artworkId } = studio.desk.getState();
+      if (bench === 'relief' && artworkId) query.set('art', artworkId);
       if (picked && more.length === 0) query.set('pick', `${picked.collection}:${picked.id}`);
       const next = `?${query.toString().replaceAll('%3A', ':')}`;
       if (next !== window.location.search) window.history.replaceState(window.history.state, '', next);

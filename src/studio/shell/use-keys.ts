@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
 import { commandFor } from '../store/commands';
+import { reliefOf } from '../relief/relief-registry';
 import { stageOf } from '../stage/stage-registry';
 
 /** Keys that a focused control keeps for itself. */
@@ -27,7 +28,7 @@ export function useKeys(): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (belongsToControl(event) || document.querySelector('[role="dialog"]')) return;
-      const stage = stageOf(studio);
+      const stage = stageOf(studio) ?? reliefOf(studio);
       if (event.key === 'Escape' && stage) {
         stage.cancel();
         return;
@@ -36,8 +37,8 @@ export function useKeys(): void {
       if (event.key === '0' && stage && !event.ctrlKey) return stage.fit();
       if ((event.key === '+' || event.key === '=') && stage && !event.ctrlKey) return stage.zoom(1);
       if (event.key === '-' && stage && !event.ctrlKey) return stage.zoom(-1);
-      const command = commandFor(event);
-      if (!command?.can(studio)) return;
+      const command = commandFor(studio, event);
+      if (!command) return;
       event.preventDefault();
       command.run(studio);
     };

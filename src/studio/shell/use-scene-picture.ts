@@ -16,7 +16,7 @@ export function useScenePicture(): void {
       if (studio.sync.hasUnsent || !studio.pictures.isComplete || !stage) return;
       const still = stage.still();
       if (!still) return;
-      const bytes = await studio.workers.remote.encode(still);
+      const bytes = await studio.workers.run((remote) => remote.encode(still));
       await api.keepScenePicture(studio.info.id, bytes as Uint8Array<ArrayBuffer>);
     };
     const leave = studio.sync.api.subscribe(({ sync }, last) => {

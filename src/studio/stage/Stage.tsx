@@ -2,11 +2,12 @@
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { Shelf } from '../desk/Shelf';
-import { importPictures } from '../store/import-pictures';
+import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { placeSprite } from '../tools/place-sprite';
 import { readColours } from './read-colours';
 import { StageController } from './stage-controller';
 import { registerStage } from './stage-registry';
+import { Notice } from '../shell/Notice';
 
 /** Sprites of files that were dropped together stand this far apart. */
 const DROP_STEP_PX = 24;
@@ -51,12 +52,12 @@ export function Stage() {
   };
 
   const bringIn = async (files: File[], [x, y]: [number, number]) => {
-    const report = await importPictures(studio, files, (done) =>
-      setBusy(`Bringing in ${done + 1} of ${files.length} …`),
+    const report = await importPictures(studio, files, (done, all) =>
+      setBusy(`Bringing in ${done + 1} of ${all} …`),
     );
     setBusy(null);
     report.artworkIds.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
-    studio.say(report.refused.length > 0 ? `Not taken: ${report.refused.join(' — ')}` : null);
+    studio.say(wordsOfReport(report));
   };
 
   return (
@@ -106,38 +107,12 @@ function EmptyStage({ onFiles }: { onFiles(files: File[]): void }) {
         Choose PNG files
         <input
           type="file"
-          accept="image/png"
+          accept="image/png,.ora"
           multiple
           className="sr-only"
           onChange={(event) => onFiles([...(event.currentTarget.files ?? [])])}
         />
       </label>
-    </div>
-  );
-}
-
-function Notice() {
-  const studio = useStudio();
-  const said = useDesk((state) => state.notice);
-  const undone = useScene((state) => state.notice);
-  const words = said ?? undone;
-  if (!words) return null;
-  return (
-    <div
-      role="alert"
-      className="absolute top-3 right-4 left-4 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2"
-    >
-      <p>{words}</p>
-      <button
-        type="button"
-        className="key shrink-0"
-        onClick={() => {
-          studio.say(null);
-          studio.scenes.api.setState({ notice: null });
-        }}
-      >
-        Close
-      </button>
     </div>
   );
 }

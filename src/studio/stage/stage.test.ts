@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newArtwork, newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
-import { commandFor } from '../store/commands';
+import { commandFor, COMMANDS } from '../store/commands';
+import type { Studio } from '../store/studio';
+import { fakeStudio } from '../testing/fake-studio';
 import { movedEdits } from '../tools/pick';
 import { withoutPoint, withPoint } from '../tools/outline-edits';
 import { handleAt } from './handles';
@@ -182,14 +184,44 @@ describe('points of an outline', () => {
 });
 
 describe('keys', () => {
-  const press = (key: string, more: object = {}) =>
-    commandFor({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...more })?.id ?? null;
+  const scene = newScene();
+  scene.lights.l = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0 });
+  const press = (studio: Studio, key: string, more: object = {}) =>
+    commandFor(studio, { key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...more })
+      ?.id ?? null;
 
-  it('stand for commands, with Ctrl and Command alike', () => {
-    expect(press('z', { ctrlKey: true })).toBe('undo');
-    expect(press('Z', { metaKey: true, shiftKey: true })).toBe('redo');
-    expect(press('p')).toBe('tool-point');
-    expect(press('ArrowLeft', { shiftKey: true })).toBe('left-8');
-    expect(press('z')).toBeNull();
+  it('stand for commands that can be done, with Ctrl and Command alike', () => {
+    const studio = fakeStudio(scene);
+    expect(press(studio, 'z', { ctrlKey: true })).toBeNull();
+    studio.set('Raise', 'lights', 'l', { level: 2 });
+    expect(press(studio, 'z', { ctrlKey: true })).toBe('undo');
+    studio.scenes.undo();
+    expect(press(studio, 'Z', { metaKey: true, shiftKey: true })).toBe('redo');
+    expect(press(studio, 'ArrowLeft', { shiftKey: true })).toBeNull();
+    studio.pick({ collection: 'lights', id: 'l' });
+    expect(press(studio, 'ArrowLeft', { shiftKey: true })).toBe('left-8');
+    expect(press(studio, 'z')).toBeNull();
+  });
+
+  it('mean one thing on the stage and another on the Relief bench', () => {
+    const studio = fakeStudio(scene);
+    expect([press(studio, 'p'), press(studio, 'w')]).toEqual(['tool-point', 'work-lamp']);
+    studio.desk.setState({ bench: 'relief' });
+    expect([press(studio, 'p'), press(studio, 'w'), press(studio, '2')]).toEqual([
+      'relief-parts',
+      'relief-swatch',
+      'relief-view-normals',
+    ]);
+  });
+
+  it('are not given twice on one bench', () => {
+    for (const bench of ['stage', 'relief'] as const) {
+      const studio = fakeStudio(scene);
+      studio.desk.setState({ bench });
+      studio.set('Raise', 'lights', 'l', { level: 2 });
+      studio.pick({ collection: 'lights', id: 'l' });
+      const keys = COMMANDS.filter((command) => command.can(studio)).flatMap((command) => command.keys);
+      expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
+    }
   });
 });

@@ -1,54 +1,98 @@
-/** The art worker at hand. Requests run in lanes: a newer one of a lane overtakes the older, as by a slider that moves on. */
+/**
+ * The art workers at hand: a few for the pictures of the scene and for work on many, and one of its own for the artwork
+ * on the Relief bench, so that a brush or a slider never waits for them. Requests run in lanes: a newer one of a lane
+ * overtakes the older, as by a slider that moves on.
+ */
 import { wrap, type Remote } from 'comlink';
-import type { Recipe } from '@/core/relief/recipe';
+import type { ReliefOrder } from '@/core/relief/order';
 import type { ArtWorker, ReliefAnswer, Ticket } from '@/workers/art-worker';
 import type { ArtWork } from './pictures';
 
 /** Lanes that can be overtaken; artworks beyond them are made to their end. */
-const LANES = 1024;
+const LANES = 8192;
+const MOST_WORKERS = 4;
 const LIVE_LANE = 'live';
 
+interface Seat {
+  worker: Worker;
+  remote: Remote<ArtWorker>;
+  waiting: number;
+}
+
 export class ArtWorkers implements ArtWork {
-  readonly remote: Remote<ArtWorker>;
-  private readonly worker: Worker;
   private readonly newest: Int32Array | null;
   private readonly lanes = new Map<string, number>();
+  private readonly seats: Seat[];
+  private readonly bench: Seat;
 
   constructor() {
-    this.worker = new Worker(new URL('../../workers/art-worker.ts', import.meta.url), { type: 'module' });
-    this.remote = wrap<ArtWorker>(this.worker);
     // Without cross-origin isolation there is no shared memory; work is then done to its end.
     const hasShared = typeof SharedArrayBuffer !== 'undefined';
     this.newest = hasShared ? new Int32Array(new SharedArrayBuffer(4 * LANES)) : null;
-    if (this.newest) void this.remote.share(this.newest);
+    const count = Math.min(MOST_WORKERS, Math.max(1, navigator.hardwareConcurrency - 1));
+    this.seats = Array.from({ length: count }, () => this.seat());
+    this.bench = this.seat();
   }
 
-  decode(sha256: string, bytes: Uint8Array) {
-    return this.remote.decode(sha256, bytes);
+  /** The worker of the Relief bench. */
+  get live(): Remote<ArtWorker> {
+    return this.bench.remote;
+  }
+
+  /** How many pieces of work are well given out at once. */
+  get width(): number {
+    return this.seats.length;
+  }
+
+  /** Runs a piece of work on the worker that has least to do. */
+  async run<T>(work: (remote: Remote<ArtWorker>) => Promise<T>): Promise<T> {
+    const seat = this.seats.reduce((best, other) => (other.waiting < best.waiting ? other : best));
+    seat.waiting++;
+    try {
+      return await work(seat.remote);
+    } finally {
+      seat.waiting--;
+    }
+  }
+
+  decode(sha256: string) {
+    return this.run((remote) => remote.decode(sha256));
   }
 
   /** The whole relief; null where a newer request of the same lane came. */
-  relief(sha256: string, recipe: Recipe, lane: string): Promise<ReliefAnswer | null> {
-    return this.remote.relief(sha256, recipe, this.ticket(lane), false);
+  relief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null> {
+    const ticket = this.ticket(lane);
+    return this.run((remote) => remote.relief(order, ticket));
   }
 
-  /** A relief while a slider moves: a reduced one first, the whole one after, both given up when a newer comes. */
+  /** The relief of the artwork on the bench, which has most of it at hand. */
+  benchRelief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null> {
+    return this.bench.remote.relief(order, this.ticket(lane));
+  }
+
+  /** A relief while a control moves: a reduced one first, the whole one after, both given up when a newer comes. */
   async liveRelief(
-    sha256: string,
-    recipe: Recipe,
+    order: ReliefOrder,
     show: (answer: ReliefAnswer, isWhole: boolean) => void,
   ): Promise<void> {
     const ticket = this.ticket(LIVE_LANE);
     const isNewest = () => !ticket || !this.newest || this.newest[ticket.lane] === ticket.number;
-    const quick = await this.remote.relief(sha256, recipe, ticket, true);
+    const quick = await this.bench.remote.quickRelief(order, ticket);
     if (!quick || !isNewest()) return;
     show(quick, false);
-    const whole = await this.remote.relief(sha256, recipe, ticket, false);
+    const whole = await this.bench.remote.relief(order, ticket);
     if (whole && isNewest()) show(whole, true);
   }
 
   stop(): void {
-    this.worker.terminate();
+    for (const { worker } of [...this.seats, this.bench]) worker.terminate();
+  }
+
+  private seat(): Seat {
+    const worker = new Worker(new URL('../../workers/art-worker.ts', import.meta.url), { type: 'module' });
+    const remote = wrap<ArtWorker>(worker);
+    if (this.newest) void remote.share(this.newest);
+    return { worker, remote, waiting: 0 };
   }
 
   private ticket(lane: string): Ticket | null {

@@ -2,20 +2,13 @@
 import { change, create, remove, type Edit } from '@/core/scene/edits';
 import { inOrder, type Sprite } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
+import type { Command } from './command';
 import { BENCHES, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
 import { DAY_RATE } from './live';
 import type { Picked } from './scene-store';
+import { RELIEF_COMMANDS } from './relief-commands';
 import { freshId, type Studio } from './studio';
 import { movedEdits } from '../tools/pick';
-
-export interface Command {
-  id: string;
-  words: string;
-  /** As `KeyboardEvent.key` in lower case, with `ctrl+`, `shift+` in front; Ctrl stands for Command on a Mac. */
-  keys: string[];
-  can(studio: Studio): boolean;
-  run(studio: Studio): void;
-}
 
 export const TOOL_WORDS: Record<ToolName, { words: string; key: string }> = {
   pick: { words: 'Pick', key: 'q' },
@@ -48,6 +41,8 @@ export function deleteEdits(studio: Studio, selection: readonly Picked[]): Edit[
       for (const [id, sprite] of Object.entries(scene.sprites))
         if (sprite.artworkId === picked.id) take({ collection: 'sprites', id });
       if (scene.reliefs[picked.id]) take({ collection: 'reliefs', id: picked.id });
+      for (const [id, stroke] of Object.entries(scene.strokes))
+        if (stroke.artworkId === picked.id) take({ collection: 'strokes', id });
     }
   }
   for (const [id, { spriteId }] of Object.entries(scene.occluders)) {
@@ -261,7 +256,7 @@ export const COMMANDS: Command[] = [
     id: 'freeze',
     words: 'Freeze the flames',
     keys: ['f'],
-    can: always,
+    can: onStage,
     run: (s) => s.live.setState(({ isFrozen }) => ({ isFrozen: !isFrozen })),
   },
   {
@@ -272,6 +267,7 @@ export const COMMANDS: Command[] = [
     run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })),
   },
   ...TOOL_COMMANDS,
+  ...RELIEF_COMMANDS,
   ...BENCH_COMMANDS,
 ];
 
@@ -281,8 +277,9 @@ export function commandOf(id: string): Command {
   return command;
 }
 
-/** The command that a key press stands for, or null. */
+/** The command that a key press stands for and that can be done now, or null. */
 export function commandFor(
+  studio: Studio,
   event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>,
 ): Command | null {
   const parts = [];
@@ -292,5 +289,5 @@ export function commandFor(
   // A shifted sign such as ? is a key of its own; letters and arrows keep the word.
   if (event.shiftKey && (key.length > 1 || parts.length > 0)) parts.push('shift');
   const pressed = [...parts, key].join('+');
-  return COMMANDS.find((command) => command.keys.includes(pressed)) ?? null;
+  return COMMANDS.find((command) => command.keys.includes(pressed) && command.can(studio)) ?? null;
 }

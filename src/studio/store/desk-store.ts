@@ -32,7 +32,23 @@ export interface DeskState {
   /** An ambient light tried out at this hour, not yet recorded in a cue. */
   trial: { colour: string; level: number } | null;
   notice: string | null;
+  /** A picture that came in under a known name, with another size than before. */
+  question: (SizeQuestion & { answer(given: SizeAnswer): void }) | null;
 }
+
+interface Size {
+  widthPx: number;
+  heightPx: number;
+}
+
+export interface SizeQuestion {
+  name: string;
+  from: Size;
+  to: Size;
+}
+
+/** Put it in the place of the old one, beside it, or leave everything as it was. */
+export type SizeAnswer = 'exchange' | 'beside' | 'leave';
 
 export function createDesk(bench: Bench) {
   return createStore<DeskState>(() => ({
@@ -47,6 +63,7 @@ export function createDesk(bench: Bench) {
     wipe: 'none',
     trial: null,
     notice: null,
+    question: null,
   }));
 }
 

@@ -1,46 +1,162 @@
-/** Dropped files become artworks: each checked, kept on the server, given a first recipe; bad ones named, the others go on. */
+/**
+ * Dropped files become artworks, or maps of artworks by the suffix of their names, or new art of the same name: each
+ * checked, kept on the server, given a first recipe; bad ones named, the others go on.
+ */
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import { newArtwork } from '@/core/scene/defaults';
-import { create, type Edit } from '@/core/scene/edits';
+import { broughtName } from '@/core/relief/suffixes';
+import { newArtwork, newRelief } from '@/core/scene/defaults';
+import type { Artwork } from '@/core/scene/document';
+import { change, create, type Edit } from '@/core/scene/edits';
+import { attachMap } from './attach-maps';
 import { api } from './server-api';
 import { freshId, type Studio } from './studio';
 
 export interface ImportReport {
+  /** Artworks that are new. */
   artworkIds: string[];
+  /** Artworks whose art was exchanged. */
+  replacedIds: string[];
+  /** What was attached to what, a line each. */
+  attached: string[];
   /** A line each: file name and reason. */
   refused: string[];
+}
+
+/** A picture on its way in. */
+interface Incoming {
+  name: string;
+  file: string;
+  bytes: Uint8Array<ArrayBuffer>;
+  /** Where a layer lies on its painting. */
+  place: { x: number; y: number } | null;
 }
 
 export async function importPictures(
   studio: Studio,
   files: readonly File[],
-  progress: (done: number) => void = () => {},
+  progress: (done: number, all: number) => void = () => {},
 ): Promise<ImportReport> {
+  const report: ImportReport = { artworkIds: [], replacedIds: [], attached: [], refused: [] };
+  const incoming = await opened(studio, files, report);
+  const names = new Set([
+    ...Object.values(studio.scene.artworks).map(({ name }) => name),
+    ...incoming.map(({ name }) => name),
+  ]);
+  const isMap = ({ name }: Incoming) => broughtName(name, (art) => names.has(art)) !== null;
+  // Art first, so that maps of the same drop find it.
+  const ordered = [...incoming.filter((one) => !isMap(one)), ...incoming.filter(isMap)];
   const edits: Edit[] = [];
-  const artworkIds: string[] = [];
-  const refused: string[] = [];
-  for (const [index, file] of files.entries()) {
-    progress(index);
+  const places = new Map<string, { x: number; y: number }>();
+  const added = new Map<string, Artwork>();
+  for (const [index, one] of ordered.entries()) {
+    progress(index, ordered.length);
+    try {
+      const brought = broughtName(one.name, (art) => names.has(art));
+      if (brought) {
+        keepArt(studio, edits, report);
+        const line = await attachMap(studio, brought, one.bytes, one.place, places);
+        report.attached.push(line);
+      } else await bringArt(studio, one, edits, report, added);
+      if (one.place) places.set(one.name, one.place);
+    } catch (thrown) {
+      report.refused.push(`${one.file}: ${wordsOf(thrown)}`);
+    }
+  }
+  progress(ordered.length, ordered.length);
+  keepArt(studio, edits, report);
+  return report;
+}
+
+/** Lays what was brought in so far into the scene, as one step. */
+function keepArt(studio: Studio, edits: Edit[], { artworkIds }: ImportReport): void {
+  if (edits.length === 0) return;
+  const label = artworkIds.length === 1 ? 'Bring in a picture' : `Bring in ${artworkIds.length} pictures`;
+  studio.scenes.transact({ label, edits: edits.splice(0) });
+}
+
+/** The pictures in the files: PNG files themselves, and the layers of layered paintings. */
+async function opened(studio: Studio, files: readonly File[], report: ImportReport): Promise<Incoming[]> {
+  const incoming: Incoming[] = [];
+  for (const file of files) {
     try {
       if (file.size > LIMITS.pictureBytes)
         throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const { widthPx, heightPx, pixelArt, recipe } = await studio.workers.remote.firstLook(bytes);
-      const { sha256 } = await api.keepPicture(bytes);
-      const id = freshId();
-      const name = file.name.replace(/\.png$/i, '').slice(0, LIMITS.nameLength);
-      edits.push(
-        create('artworks', id, newArtwork({ name, imageSha: sha256, widthPx, heightPx, pixelArt })),
-        create('reliefs', id, { recipe }),
-      );
-      artworkIds.push(id);
+      if (!/\.ora$/i.test(file.name)) {
+        incoming.push({ name: plainName(file.name), file: file.name, bytes, place: null });
+        continue;
+      }
+      const { layers } = await studio.workers.run((remote) => remote.layers(bytes));
+      for (const { name, x, y, bytes: png } of layers) {
+        incoming.push({
+          name: layerName(file.name, name),
+          file: `${file.name}, layer ${name}`,
+          bytes: new Uint8Array(png),
+          place: { x, y },
+        });
+      }
     } catch (thrown) {
-      refused.push(`${file.name}: ${wordsOf(thrown)}`);
+      report.refused.push(`${file.name}: ${wordsOf(thrown)}`);
     }
   }
-  progress(files.length);
-  const label = artworkIds.length === 1 ? 'Bring in a picture' : `Bring in ${artworkIds.length} pictures`;
-  studio.scenes.transact({ label, edits });
-  return { artworkIds, refused };
+  return incoming;
+}
+
+function plainName(file: string): string {
+  return file.replace(/\.[a-z0-9]{2,4}$/i, '').slice(0, LIMITS.nameLength);
+}
+
+/** `figure_n.ora` with a layer `arm` has the normals of `figure.ora`'s `arm`. */
+function layerName(file: string, layer: string): string {
+  const base = plainName(file);
+  const match = /^(.+?)([_\-. ][a-z]+)$/i.exec(base);
+  const isMaps = match && broughtName(base, () => true) !== null;
+  const name = isMaps ? `${match[1]} ${layer}${match[2]}` : `${base} ${layer}`;
+  return name.slice(0, LIMITS.nameLength);
+}
+
+async function bringArt(
+  studio: Studio,
+  { name, bytes }: Incoming,
+  edits: Edit[],
+  report: ImportReport,
+  added: Map<string, Artwork>,
+): Promise<void> {
+  const look = await studio.workers.run((remote) => remote.firstLook(bytes));
+  const { sha256 } = await api.keepPicture(bytes);
+  const { widthPx, heightPx, pixelArt, recipe } = look;
+  const there = Object.entries(studio.scene.artworks).find(([, artwork]) => artwork.name === name);
+  if (there && !added.has(name)) {
+    const [id, artwork] = there;
+    if (artwork.imageSha === sha256) {
+      report.replacedIds.push(id);
+      return;
+    }
+    const sameSize = artwork.widthPx === widthPx && artwork.heightPx === heightPx;
+    const answer = sameSize
+      ? 'exchange'
+      : await studio.askAbout({ name, from: artwork, to: { widthPx, heightPx } });
+    if (answer === 'leave') throw new Error('Left as it was: the new picture has another size.');
+    if (answer === 'exchange') {
+      const edit = change(studio.scene, 'artworks', id, { imageSha: sha256, widthPx, heightPx });
+      if (edit) studio.scenes.transact({ label: `Exchange the art of ${name}`, edits: [edit] });
+      report.replacedIds.push(id);
+      return;
+    }
+  }
+  const id = freshId();
+  const artwork = newArtwork({ name, imageSha: sha256, widthPx, heightPx, pixelArt });
+  edits.push(create('artworks', id, artwork), create('reliefs', id, newRelief({ recipe })));
+  added.set(name, artwork);
+  report.artworkIds.push(id);
+}
+
+/** What is to be said after an import, or null where there is nothing. */
+export function wordsOfReport({ attached, refused, replacedIds }: ImportReport): string | null {
+  const lines = [];
+  if (replacedIds.length > 0) lines.push(`Art exchanged: ${replacedIds.length}; recipes and strokes stay.`);
+  if (attached.length > 0) lines.push(`Attached: ${attached.join('; ')}.`);
+  if (refused.length > 0) lines.push(`Not taken: ${refused.join(' — ')}`);
+  return lines.length === 0 ? null : lines.join(' ');
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Image } from '@/core/raster/image';
-import { recipeWith, type Recipe } from '@/core/relief/recipe';
-import { newArtwork, newScene } from '@/core/scene/defaults';
+import type { ReliefOrder } from '@/core/relief/order';
+import { recipeWith } from '@/core/relief/recipe';
+import { newArtwork, newRelief, newScene } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
 import { PictureStore } from './pictures';
 
@@ -13,23 +14,23 @@ const settle = async () => {
 function setUp() {
   const calls: string[] = [];
   let broken = false;
-  const store = new PictureStore(
-    {
-      decode: async () => image,
-      relief: async (sha: string, recipe: Recipe) => {
-        calls.push(`${sha} ${recipe.strength}`);
-        return {
-          normals: Uint8Array.of(recipe.strength * 10, 128, 255, 255),
-          heights: new Float32Array(1),
-          took: 0,
-        };
-      },
-    },
-    async () => {
+  const store = new PictureStore({
+    decode: async () => {
       if (broken) throw new Error('away');
-      return new Uint8Array(0);
+      return image;
     },
-  );
+    relief: async ({ imageSha, recipe, glowSha }: ReliefOrder) => {
+      calls.push(`${imageSha} ${recipe.strength}`);
+      return {
+        normals: Uint8Array.of(recipe.strength * 10, 128, 255, 255),
+        heights: new Float32Array(1),
+        glow: glowSha === null ? null : Uint8Array.of(9),
+        remarks: ['flat'],
+        took: 0,
+      };
+    },
+    benchRelief: async () => null,
+  });
   return { store, calls, breakIt: (is: boolean) => (broken = is) };
 }
 
@@ -43,7 +44,7 @@ function sceneWith(strength: number): SceneDocument {
     pixelArt: true,
     glowSha: 'glow',
   });
-  scene.reliefs.a = { recipe: recipeWith({ strength }) };
+  scene.reliefs.a = newRelief({ recipe: recipeWith({ strength }) });
   return scene;
 }
 
@@ -67,10 +68,10 @@ describe('pictures', () => {
     const scene = sceneWith(1);
     store.follow(scene);
     await settle();
-    store.follow({ ...scene, lights: {} });
+    store.follow({ ...scene, artworks: { a: { ...scene.artworks.a, name: 'Another name' } } });
     await settle();
     expect(calls).toEqual(['sha 1']);
-    store.follow({ ...scene, reliefs: { a: { recipe: recipeWith({ strength: 2 }) } } });
+    store.follow({ ...scene, reliefs: { a: newRelief({ recipe: recipeWith({ strength: 2 }) }) } });
     expect(store.source('a')!.normal![0]).toBe(10);
     await settle();
     expect(calls).toEqual(['sha 1', 'sha 2']);
@@ -89,16 +90,14 @@ describe('pictures', () => {
     const large: Image = { width: 600, height: 600, data: new Uint8Array(600 * 600 * 4) };
     let finish = () => {};
     const made = new Promise<void>((resolve) => (finish = resolve));
-    const store = new PictureStore(
-      {
-        decode: async () => large,
-        relief: async () => {
-          await made;
-          return { normals: Uint8Array.of(1), heights: new Float32Array(1), took: 0 };
-        },
+    const store = new PictureStore({
+      decode: async () => large,
+      relief: async () => {
+        await made;
+        return { normals: Uint8Array.of(1), heights: new Float32Array(1), glow: null, remarks: [], took: 0 };
       },
-      async () => new Uint8Array(0),
-    );
+      benchRelief: async () => null,
+    });
     const scene = sceneWith(1);
     scene.artworks.a = { ...scene.artworks.a, glowSha: null };
     store.follow(scene);

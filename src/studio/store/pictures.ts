@@ -1,53 +1,80 @@
 /**
- * Pictures of artworks in the browser: files fetched by hash, decoded and given relief in the worker. What is asked
- * for and not there yet comes later; listeners hear of it. Reliefs follow their recipes by themselves.
+ * Pictures of artworks in the browser: decoded and given relief in the workers. What is asked for and not there yet
+ * comes later; listeners hear of it. Reliefs follow by themselves what they are made of.
  */
+import { wordsOf } from '@/core/faults';
 import type { Image } from '@/core/raster/image';
 import type { PicturePixels } from '@/core/moment/moment';
-import type { Recipe } from '@/core/relief/recipe';
-import type { Artwork, Relief, SceneDocument } from '@/core/scene/document';
+import type { ReliefOrder } from '@/core/relief/order';
+import type { Remark } from '@/core/relief/remarks';
+import type { SceneDocument } from '@/core/scene/document';
+import { reliefOrderOf, strokesByArtwork } from '@/core/scene/relief-order';
 import type { ReliefAnswer } from '@/workers/art-worker';
 
-/** The worker's work as the pictures need it. */
+/** The workers' work as the pictures need it. */
 export interface ArtWork {
-  decode(sha256: string, bytes: Uint8Array): Promise<Image>;
-  /** The relief of a picture that was decoded; null where a newer request overtook it. */
-  relief(sha256: string, recipe: Recipe, lane: string): Promise<ReliefAnswer | null>;
+  decode(sha256: string): Promise<Image>;
+  /** A relief; null where a newer request of the lane overtook it. */
+  relief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
+  benchRelief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
 }
 
 interface Entry {
+  /** The records that the picture is made of; while they are the same objects it is the same picture. */
+  stamp: readonly unknown[];
   imageSha: string;
   glowSha: string | null;
-  recipe: Recipe | null;
   pixels: PicturePixels | null;
   heights: Float32Array | null;
+  remarks: readonly Remark[];
   fault: string | null;
   /** Everything that was asked for is there, or failed. */
   isDone: boolean;
 }
 
+type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
+
 /** Art of more pixels than this is shown before its relief is made, which takes its time. */
 const SHOWN_BARE_PIXELS = 512 * 512;
+const NO_REMARKS: readonly Remark[] = [];
 
 export class PictureStore {
   private readonly entries = new Map<string, Entry>();
   private readonly images = new Map<string, Promise<Image>>();
   private readonly listeners = new Set<() => void>();
+  private last: Records | null = null;
+  private strokes = new Map<string, [string, SceneDocument['strokes'][string]][]>();
+  /** The artwork on the Relief bench, which is made by the worker that has it at hand. */
+  private benchId: string | null = null;
 
-  constructor(
-    private readonly work: ArtWork,
-    private readonly fetchPicture: (sha256: string) => Promise<Uint8Array>,
-  ) {}
+  constructor(private readonly work: ArtWork) {}
 
   subscribe(listener: () => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   }
 
-  /** Brings the pictures in line with a scene: new artworks are loaded, changed recipes made anew. */
-  follow(scene: SceneDocument): void {
-    for (const [id, artwork] of Object.entries(scene.artworks))
-      this.followOne(id, artwork, scene.reliefs[id]);
+  setBench(artworkId: string | null): void {
+    this.benchId = artworkId;
+  }
+
+  /** Brings the pictures in line with a scene: new artworks are loaded, changed reliefs made anew. */
+  follow(scene: Records): void {
+    const { last } = this;
+    if (
+      last &&
+      last.artworks === scene.artworks &&
+      last.reliefs === scene.reliefs &&
+      last.strokes === scene.strokes
+    )
+      return;
+    if (last?.strokes !== scene.strokes) this.strokes = strokesByArtwork(scene.strokes);
+    this.last = scene;
+    // What is looked at comes first.
+    const ids = Object.keys(scene.artworks).sort(
+      (a, b) => Number(b === this.benchId) - Number(a === this.benchId),
+    );
+    for (const id of ids) this.followOne(scene, id);
     for (const id of [...this.entries.keys()]) if (!scene.artworks[id]) this.entries.delete(id);
   }
 
@@ -58,8 +85,16 @@ export class PictureStore {
     return this.entries.get(artworkId)?.heights ?? null;
   }
 
+  remarksOf(artworkId: string): readonly Remark[] {
+    return this.entries.get(artworkId)?.remarks ?? NO_REMARKS;
+  }
+
   faultOf(artworkId: string): string | null {
     return this.entries.get(artworkId)?.fault ?? null;
+  }
+
+  isDone(artworkId: string): boolean {
+    return this.entries.get(artworkId)?.isDone ?? false;
   }
 
   /** Whether pixels and relief of every artwork that was asked for are there. */
@@ -70,7 +105,7 @@ export class PictureStore {
   imageOf(sha256: string): Promise<Image> {
     let image = this.images.get(sha256);
     if (!image) {
-      image = this.fetchPicture(sha256).then((bytes) => this.work.decode(sha256, bytes));
+      image = this.work.decode(sha256);
       // A failed fetch is tried again when it is asked for again.
       image.catch(() => this.images.delete(sha256));
       this.images.set(sha256, image);
@@ -78,59 +113,83 @@ export class PictureStore {
     return image;
   }
 
-  private followOne(id: string, artwork: Artwork, relief: Relief | undefined): void {
+  private followOne(scene: Records, id: string): void {
+    const artwork = scene.artworks[id];
     const last = this.entries.get(id);
-    const recipe = relief?.recipe ?? null;
-    if (
-      last &&
-      last.imageSha === artwork.imageSha &&
-      last.glowSha === artwork.glowSha &&
-      last.recipe === recipe
-    )
-      return;
+    const stamp = this.stampOf(scene, id);
+    if (last && sameItems(last.stamp, stamp)) return;
     const sameArt = last && last.imageSha === artwork.imageSha && last.glowSha === artwork.glowSha;
     const entry: Entry = {
+      stamp,
       imageSha: artwork.imageSha,
       glowSha: artwork.glowSha,
-      recipe,
       pixels: sameArt ? last.pixels : null,
       heights: sameArt ? last.heights : null,
+      remarks: sameArt ? last.remarks : NO_REMARKS,
       fault: null,
       isDone: false,
     };
     this.entries.set(id, entry);
-    void this.make(id, entry);
+    void this.make(scene, id, entry);
   }
 
-  private async make(id: string, entry: Entry): Promise<void> {
+  private stampOf({ artworks, reliefs }: Records, id: string): unknown[] {
+    const stamp: unknown[] = [];
+    const seen = new Set<string>();
+    for (let at: string | null = id; at !== null && !seen.has(at); at = reliefs[at]?.borrowedId ?? null) {
+      seen.add(at);
+      const artwork = artworks[at];
+      // A name or a pivot does not make another picture.
+      stamp.push(artwork?.imageSha, artwork?.glowSha, artwork?.cells, reliefs[at]);
+      for (const [, stroke] of this.strokes.get(at) ?? []) stamp.push(stroke);
+    }
+    return stamp;
+  }
+
+  private async make(scene: Records, id: string, entry: Entry): Promise<void> {
     const isCurrent = () => this.entries.get(id) === entry;
     try {
+      const order = reliefOrderOf(scene, id, this.strokes);
       const image = await this.imageOf(entry.imageSha);
-      const glow = entry.glowSha === null ? null : redOf(await this.imageOf(entry.glowSha));
       const bare: PicturePixels = {
         width: image.width,
         height: image.height,
         rgba: image.data,
         normal: null,
-        glow,
+        glow: null,
       };
       if (!isCurrent()) return;
-      if (entry.recipe === null) entry.pixels = bare;
-      else {
+      if (order === null) {
+        if (entry.glowSha !== null) bare.glow = redOf(await this.imageOf(entry.glowSha));
+        entry.pixels = bare;
+      } else {
         if (entry.pixels === null && image.width * image.height > SHOWN_BARE_PIXELS) {
           entry.pixels = bare;
           this.tell();
         }
-        const relief = await this.work.relief(entry.imageSha, entry.recipe, id);
+        const make = id === this.benchId ? this.work.benchRelief : this.work.relief;
+        const relief = await make.call(this.work, order, id);
         if (!isCurrent() || !relief) return;
-        entry.pixels = { ...bare, normal: relief.normals };
+        entry.pixels = { ...bare, normal: relief.normals, glow: relief.glow };
         entry.heights = relief.heights;
+        entry.remarks = relief.remarks;
       }
     } catch (thrown) {
-      entry.fault = thrown instanceof Error ? thrown.message : String(thrown);
+      entry.fault = wordsOf(thrown);
+      if (entry.pixels === null) await this.showBare(entry);
     }
     entry.isDone = true;
     if (isCurrent()) this.tell();
+  }
+
+  /** Art whose relief failed is still shown. */
+  private async showBare(entry: Entry): Promise<void> {
+    try {
+      const { width, height, data } = await this.imageOf(entry.imageSha);
+      entry.pixels = { width, height, rgba: data, normal: null, glow: null };
+    } catch {
+      // The picture itself is missing; the fault that is kept says so.
+    }
   }
 
   private tell(): void {
@@ -138,6 +197,12 @@ export class PictureStore {
   }
 }
 
+function sameItems(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((item, i) => item === b[i]);
+}
+
 function redOf(image: Image): Uint8Array {
-  return Uint8Array.from({ length: image.width * image.height }, (_, i) => image.data[4 * i]);
+  const out = new Uint8Array(image.width * image.height);
+  for (let i = 0; i < out.length; i++) out[i] = image.data[4 * i];
+  return out;
 }

@@ -12,12 +12,14 @@ import {
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
 import type { Passing } from '@/core/moment/passing';
 import { ArtWorkers } from './art-work';
-import { createDesk, type Bench, type DeskStore } from './desk-store';
+import { createDesk, type Bench, type DeskStore, type SizeAnswer, type SizeQuestion } from './desk-store';
 import { JournalWriter, readJournal, type Journal } from './journal';
 import { createLive, type LiveStore } from './live';
+import { LongWork } from './long-work';
+import { createReliefBench, type ReliefBenchStore } from './relief-bench';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
-import { api, pictureUrl, sendBatch, type OpenScene } from './server-api';
+import { api, sendBatch, type OpenScene } from './server-api';
 import { SceneSync } from './sync';
 
 /** How bright the work lamp is. */
@@ -29,6 +31,8 @@ export class Studio {
   readonly scenes: SceneStore;
   readonly desk: DeskStore;
   readonly live: LiveStore;
+  readonly reliefBench: ReliefBenchStore = createReliefBench();
+  readonly work = new LongWork();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly sync: SceneSync;
@@ -49,7 +53,7 @@ export class Studio {
     });
     this.desk = createDesk(bench);
     this.live = createLive(settingsOf(scene).clockHours);
-    this.pictures = new PictureStore(this.workers, fetchPicture);
+    this.pictures = new PictureStore(this.workers);
     this.sync = new SceneSync({
       server: {
         send: (batch, at) => sendBatch(info.id, batch, at),
@@ -129,6 +133,17 @@ export class Studio {
     return inOrder(this.scene.planes).at(-1)?.[0] ?? '';
   }
 
+  /** Asks what to do with a picture of a known name and another size; the answer comes from a dialog. */
+  askAbout(size: SizeQuestion): Promise<SizeAnswer> {
+    return new Promise((resolve) => {
+      const answer = (given: SizeAnswer) => {
+        this.desk.setState({ question: null });
+        resolve(given);
+      };
+      this.desk.setState({ question: { ...size, answer } });
+    });
+  }
+
   say(notice: string | null): void {
     this.desk.setState({ notice });
   }
@@ -201,12 +216,6 @@ function unsentOf(journal: Journal | null, scene: SceneDocument): { shown: Edit[
   if (firstStale(scene, all) === null) return { shown: all, isStale: false };
   if (inFlight && firstStale(scene, pending) === null) return { shown: pending, isStale: false };
   return { shown: [], isStale: true };
-}
-
-async function fetchPicture(sha256: string): Promise<Uint8Array> {
-  const response = await fetch(pictureUrl(sha256));
-  if (!response.ok) throw new Error('The picture could not be loaded from the server.');
-  return new Uint8Array(await response.arrayBuffer());
 }
 
 /** A new id for a record. */

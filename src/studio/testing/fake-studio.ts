@@ -5,6 +5,7 @@ import { inOrder, type CollectionName, type RecordOf, type SceneDocument } from 
 import { change } from '@/core/scene/edits';
 import { createDesk } from '../store/desk-store';
 import { createLive } from '../store/live';
+import { createReliefBench } from '../store/relief-bench';
 import { SceneStore, type Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 
@@ -16,6 +17,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     scenes,
     desk,
     live: createLive(12),
+    reliefBench: createReliefBench(),
     pictures: { source },
     get scene() {
       return scenes.state.scene;

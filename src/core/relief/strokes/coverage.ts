@@ -28,7 +28,12 @@ export function joinedRects(a: Rect, b: Rect): Rect {
 }
 
 /** A rectangle grown to all sides and held within a picture. */
-export function grownRect({ left, top, right, bottom }: Rect, by: number, width: number, height: number): Rect {
+export function grownRect(
+  { left, top, right, bottom }: Rect,
+  by: number,
+  width: number,
+  height: number,
+): Rect {
   return {
     left: Math.max(0, Math.floor(left - by)),
     top: Math.max(0, Math.floor(top - by)),

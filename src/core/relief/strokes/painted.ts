@@ -83,7 +83,13 @@ export function cover(ground: PaintGround, coverage: Float32Array, stroke: Place
       const i = pixelUnder(ground, stroke);
       if (i < 0) return NO_RECT;
       const parts = ground.parts();
-      return coverWhere(coverage, width, height, stroke.opacity, (j) => parts[j] === parts[i] && inside[j] === 1);
+      return coverWhere(
+        coverage,
+        width,
+        height,
+        stroke.opacity,
+        (j) => parts[j] === parts[i] && inside[j] === 1,
+      );
     }
     case 'colour': {
       const i = pixelUnder(ground, stroke);
@@ -153,7 +159,14 @@ export function applyCovered(
       return;
     }
     case 'face':
-      return faceCovered(each, from, to, () => stroke.faceX, () => stroke.faceY, null);
+      return faceCovered(
+        each,
+        from,
+        to,
+        () => stroke.faceX,
+        () => stroke.faceY,
+        null,
+      );
     case 'rim':
     case 'glow':
       return maskCovered(each, from, to, stroke.kind, stroke.level);

@@ -1,0 +1,47 @@
+/** The maps of one picture, on whatever thread it runs. */
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { promisify } from 'node:util';
+import { deflate as zlibDeflate } from 'node:zlib';
+import { mapFiles, type OutputOptions } from '@/core/handoff/maps';
+import { decodePng } from '@/core/raster/png';
+import { chooseRecipe } from '@/core/relief/choose-recipe';
+import { plainOrder } from '@/core/relief/order';
+import type { Recipe } from '@/core/relief/recipe';
+import { plainSource } from '@/core/relief/source';
+
+export interface ReliefJob {
+  /** Path of the picture, as it was given. */
+  art: string;
+  /** What stands for the picture in the names of its maps. */
+  name: string;
+  folder: string;
+  recipe: Recipe | null;
+  output: OutputOptions;
+}
+
+export interface ReliefDone {
+  maps: string[];
+  /** What was seen, where the recipe was chosen by looking. */
+  seen: string | null;
+  milliseconds: number;
+}
+
+const deflate = promisify(zlibDeflate);
+
+/** @throws InputFault where the picture is no good */
+export async function runReliefJob({ art, name, folder, recipe, output }: ReliefJob): Promise<ReliefDone> {
+  const start = performance.now();
+  const { image } = decodePng(await readFile(art));
+  const chosen = recipe ? null : chooseRecipe(image);
+  const used = recipe ?? chosen!.recipe;
+  const files = await mapFiles(name, plainSource(image, used), plainOrder('', used), output, deflate);
+  const maps: string[] = [];
+  for (const [path, bytes] of Object.entries(files)) {
+    const target = join(folder, path);
+    await mkdir(dirname(target), { recursive: true });
+    await writeFile(target, bytes);
+    maps.push(target);
+  }
+  return { maps, seen: chosen?.seen ?? null, milliseconds: Math.round(performance.now() - start) };
+}

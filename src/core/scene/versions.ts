@@ -1,0 +1,59 @@
+/** Older versions of the scene document, brought to the newest one by one on reading. */
+
+type Json = Record<string, unknown>;
+
+/** By the version that each of them starts from. */
+const STEPS: Record<number, (document: Json) => Json> = { 1: withPaintedReliefs };
+
+/** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */
+export function upgraded(document: Json): Json {
+  let current = document;
+  for (;;) {
+    const step = typeof current.version === 'number' ? STEPS[current.version] : undefined;
+    if (!step) return current;
+    current = step(current);
+  }
+}
+
+/** Version 2 has painted, borrowed and imported reliefs, sheets, and recipes on the shelf. */
+function withPaintedReliefs(document: Json): Json {
+  return {
+    ...document,
+    version: 2,
+    artworks: eachRecord(document.artworks, upgradedArtwork),
+    reliefs: eachRecord(document.reliefs, upgradedRelief),
+    strokes: document.strokes ?? {},
+    recipes: document.recipes ?? {},
+  };
+}
+
+/** An artwork as version 1 knew it; fields that are there already stay. */
+export function upgradedArtwork(artwork: Json): Json {
+  return { cells: null, ...artwork };
+}
+
+export function upgradedRelief(relief: Json): Json {
+  return {
+    borrowedId: null,
+    layers: [],
+    partStrokes: [],
+    normals: null,
+    heights: null,
+    rimSha: null,
+    occlusionSha: null,
+    madeForSha: null,
+    ...relief,
+  };
+}
+
+function eachRecord(records: unknown, change: (record: Json) => Json): unknown {
+  if (typeof records !== 'object' || records === null || Array.isArray(records)) return records;
+  return Object.fromEntries(
+    Object.entries(records).map(([id, record]) => [
+      id,
+      typeof record === 'object' && record !== null && !Array.isArray(record)
+        ? change(record as Json)
+        : record,
+    ]),
+  );
+}

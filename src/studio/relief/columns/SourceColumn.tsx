@@ -1,0 +1,153 @@
+'use client';
+import { wordsOf } from '@/core/faults';
+import { IMPORTED_USES } from '@/core/relief/source';
+import { BROUGHT_KINDS, type BroughtKind } from '@/core/relief/suffixes';
+import { change } from '@/core/scene/edits';
+import { borrowersOf } from '@/core/scene/relief-order';
+import { Choice, Column, Key, Row, Switch } from '../../controls/small';
+import { useScene, useStudio } from '../../context';
+import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';
+import { reliefOfArtwork, setRelief } from '../../store/relief-edits';
+import { worded } from './recipe-controls';
+
+const USE_WORDS = { facings: 'As they are', height: 'As a height' } as const;
+const OWN = 'own';
+
+/** Where the relief comes from: made here, borrowed from another artwork, or brought along. */
+export function SourceColumn({ artworkId }: { artworkId: string }) {
+  const studio = useStudio();
+  const relief = useScene((state) => reliefOfArtwork(state.scene, artworkId));
+  const glowSha = useScene((state) => state.scene.artworks[artworkId]?.glowSha ?? null);
+  const lenders = useScene((state) => {
+    const own = state.scene.artworks[artworkId];
+    const barred = new Set([artworkId, ...borrowersOf(state.scene.reliefs, artworkId)]);
+    return Object.entries(state.scene.artworks)
+      .filter(
+        ([id, { widthPx, heightPx }]) =>
+          !barred.has(id) && widthPx === own?.widthPx && heightPx === own.heightPx && state.scene.reliefs[id],
+      )
+      .map(([id, { name }]) => [id, name] as const)
+      .sort(([, a], [, b]) => a.localeCompare(b));
+  });
+  const isOutOfDate = useScene((state) => {
+    const { madeForSha } = reliefOfArtwork(state.scene, artworkId);
+    return madeForSha !== null && madeForSha !== state.scene.artworks[artworkId]?.imageSha;
+  });
+  const set = (label: string, fields: Parameters<typeof setRelief>[3]) =>
+    setRelief(studio, label, artworkId, fields);
+  const isThere: Record<BroughtKind, boolean> = {
+    normals: relief.normals !== null,
+    height: relief.heights !== null,
+    rim: relief.rimSha !== null,
+    occlusion: relief.occlusionSha !== null,
+    glow: glowSha !== null,
+  };
+  const drop = (kind: BroughtKind) => {
+    const label = `Take the ${KIND_WORDS[kind]} away`;
+    if (kind === 'glow') {
+      const edit = change(studio.scene, 'artworks', artworkId, { glowSha: null });
+      if (edit) studio.scenes.transact({ label, edits: [edit] });
+    } else if (kind === 'normals') set(label, { normals: null });
+    else if (kind === 'height') set(label, { heights: null });
+    else set(label, kind === 'rim' ? { rimSha: null } : { occlusionSha: null });
+  };
+  return (
+    <Column title="Comes from" wide>
+      <Choice<string>
+        label="Body"
+        value={relief.borrowedId ?? OWN}
+        options={[
+          [OWN, 'Its own recipe'],
+          ...lenders.map(([id, name]) => [id, `Borrowed: ${name}`] as const),
+        ]}
+        onChange={(id) => {
+          const { grain } = relief.recipe;
+          // Its own grain would come on top of the lender's: nothing of it to begin with.
+          const recipe = { ...relief.recipe, grain: { ...grain, share: id === OWN ? 1 : 0 } };
+          set('Borrow a relief', { borrowedId: id === OWN ? null : id, recipe });
+        }}
+      />
+      {BROUGHT_KINDS.map((kind) => (
+        <Row
+          key={kind}
+          label={
+            { normals: 'Normals', height: 'Height', rim: 'Rim', occlusion: 'Occlusion', glow: 'Glow' }[kind]
+          }
+        >
+          {isThere[kind] ? (
+            <>
+              <span className="text-ash">attached</span>
+              <button
+                type="button"
+                aria-label={`Take the ${KIND_WORDS[kind]} away`}
+                className="cursor-pointer px-1 text-ash"
+                onClick={() => drop(kind)}
+              >
+                ×
+              </button>
+            </>
+          ) : (
+            <Attach artworkId={artworkId} kind={kind} />
+          )}
+        </Row>
+      ))}
+      {relief.normals && (
+        <>
+          <Choice
+            label="Used"
+            value={relief.normals.use}
+            options={worded(IMPORTED_USES, USE_WORDS)}
+            onChange={(use) => set('Use of the normals', { normals: { ...relief.normals!, use } })}
+          />
+          <Switch
+            label="Green"
+            on={relief.normals.yUp}
+            words={['Y up', 'Y down']}
+            onChange={(yUp) => set('Orientation', { normals: { ...relief.normals!, yUp } })}
+          />
+        </>
+      )}
+      {isOutOfDate && (
+        <div className="mt-1 flex items-center justify-between">
+          <span className="text-signal">Made for other art</span>
+          <Key
+            onClick={() =>
+              set('Keep for the new art', { madeForSha: studio.scene.artworks[artworkId].imageSha })
+            }
+          >
+            Keep for this
+          </Key>
+        </div>
+      )}
+    </Column>
+  );
+}
+
+function Attach({ artworkId, kind }: { artworkId: string; kind: BroughtKind }) {
+  const studio = useStudio();
+  const attach = async (file: File) => {
+    try {
+      studio.say(
+        `Attached: ${await attachMapTo(studio, artworkId, kind, new Uint8Array(await file.arrayBuffer()))}.`,
+      );
+    } catch (thrown) {
+      studio.say(`${file.name} was not taken: ${wordsOf(thrown)}`);
+    }
+  };
+  return (
+    <label className="cursor-pointer text-brass">
+      Attach
+      <input
+        type="file"
+        aria-label={`File of the ${KIND_WORDS[kind]}`}
+        accept="image/png"
+        className="sr-only"
+        onChange={(event) => {
+          const [file] = event.currentTarget.files ?? [];
+          if (file) void attach(file);
+          event.currentTarget.value = '';
+        }}
+      />
+    </label>
+  );
+}

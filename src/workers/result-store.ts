@@ -1,0 +1,81 @@
+/**
+ * Reliefs that took long, kept in the browser by what they were made of, so that a scene opens with them at once. A
+ * new version of the algorithm asks by other keys; what was not asked for longest goes first.
+ */
+import { createStore, del, get, set, update } from 'idb-keyval';
+import { sourceHash } from '@/core/handoff/maps';
+import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefAnswer } from './art-worker';
+
+/** Quicker ones are not worth the disk. */
+const LEAST_MS = 120;
+const MOST_BYTES = 512 * 1024 * 1024;
+/** A relief under the brush changes with every stroke: it is kept when it has rested. */
+const REST_MS = 4000;
+
+type Kept = Omit<ReliefAnswer, 'took'>;
+interface Index {
+  [key: string]: { bytes: number; usedAt: number };
+}
+
+const INDEX = 'index';
+const results = createStore('oilwick-reliefs', 'results');
+const index = createStore('oilwick-relief-index', 'index');
+
+let resting: ReturnType<typeof setTimeout> | undefined;
+
+export async function recalled(order: ReliefOrder): Promise<Kept | null> {
+  try {
+    const key = sourceHash(order);
+    const there = await get<Kept>(key, results);
+    if (!there) return null;
+    void touch(key, null);
+    return there;
+  } catch {
+    // Without a store everything is made anew; nothing is lost.
+    return null;
+  }
+}
+
+export function remember(order: ReliefOrder, answer: ReliefAnswer): void {
+  if (answer.took < LEAST_MS) return;
+  clearTimeout(resting);
+  const { took: _took, ...kept } = answer;
+  const copy: Kept = {
+    ...kept,
+    normals: kept.normals.slice(),
+    heights: kept.heights.slice(),
+    glow: kept.glow?.slice() ?? null,
+  };
+  const isPainted = order.layers.length > 0;
+  const keep = () => {
+    const key = sourceHash(order);
+    const bytes = copy.normals.byteLength + copy.heights.byteLength + (copy.glow?.byteLength ?? 0);
+    set(key, copy, results)
+      .then(() => touch(key, bytes))
+      .catch(() => undefined);
+  };
+  if (isPainted) resting = setTimeout(keep, REST_MS);
+  else keep();
+}
+
+async function touch(key: string, bytes: number | null): Promise<void> {
+  let dropped: string[] = [];
+  await update<Index>(
+    INDEX,
+    (old = {}) => {
+      const next = { ...old, [key]: { bytes: bytes ?? old[key]?.bytes ?? 0, usedAt: Date.now() } };
+      dropped = [];
+      let all = Object.values(next).reduce((sum, entry) => sum + entry.bytes, 0);
+      for (const [oldest, entry] of Object.entries(next).sort(([, a], [, b]) => a.usedAt - b.usedAt)) {
+        if (all <= MOST_BYTES) break;
+        all -= entry.bytes;
+        delete next[oldest];
+        dropped.push(oldest);
+      }
+      return next;
+    },
+    index,
+  );
+  for (const old of dropped) await del(old, results);
+}
