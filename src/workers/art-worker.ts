@@ -20,25 +20,16 @@ import type { ReliefOrder } from '@/core/relief/order';
 import type { Recipe } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
 import { mapsOf, reliefOf, resultOf, type ReliefMaps, type WantedMaps } from '@/core/relief/relief-of';
-import { remarksOn, type Remark } from '@/core/relief/remarks';
+import { remarksOn } from '@/core/relief/remarks';
 import { changedFacings, changedHeights } from '@/core/relief/returned';
 import { silhouetteOf } from '@/core/relief/silhouette';
 import type { Stroke } from '@/core/relief/strokes/stroke';
 import { deflate } from './deflate';
+import type { ReliefAnswer } from './relief-answer';
 import { ReliefDesk, type ReliefPatch } from './relief-desk';
 import { recalled, remember } from './result-store';
 import { upsampled } from './upsampled';
 import { WorkerPictures } from './worker-pictures';
-
-export interface ReliefAnswer {
-  normals: Uint8Array;
-  heights: Float32Array;
-  /** Which share of each pixel is self-lit; null where nothing is. */
-  glow: Uint8Array | null;
-  remarks: Remark[];
-  /** Milliseconds of the work. */
-  took: number;
-}
 
 /** A request that a newer one of the same lane overtakes. */
 export interface Ticket {

@@ -5,7 +5,7 @@
 import { createStore, del, get, set, update } from 'idb-keyval';
 import { sourceHash } from '@/core/handoff/maps';
 import type { ReliefOrder } from '@/core/relief/order';
-import type { ReliefAnswer } from './art-worker';
+import type { ReliefAnswer } from './relief-answer';
 
 /** Quicker ones are not worth the disk. */
 const LEAST_MS = 120;

@@ -10,12 +10,12 @@ export function Column({
 }: {
   title: string;
   aside?: ReactNode;
-  wide?: boolean;
+  wide?: boolean | 'very';
   children: ReactNode;
 }) {
   return (
     <section
-      className={`flex min-w-0 flex-col ${wide ? 'w-[216px]' : 'w-[174px]'} shrink-0`}
+      className={`flex min-w-0 flex-col ${wide === 'very' ? 'w-[316px]' : wide ? 'w-[216px]' : 'w-[174px]'} shrink-0`}
       aria-label={title}
     >
       <h3 className="heading">

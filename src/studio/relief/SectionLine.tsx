@@ -37,7 +37,7 @@ export function SectionLine({ controller }: { controller: ReliefController | nul
       fill.current!.setAttribute('d', area<number>().x(at).y0(y(0)).y1(y)(values) ?? '');
       for (const end of ['y1', 'y2']) zero.current!.setAttribute(end, String(y(0)));
       words.current!.textContent = section?.words ?? 'Section';
-      figures.current!.textContent = values.length === 0 ? '' : `${low.toFixed(1)} to ${high.toFixed(1)} px`;
+      figures.current!.textContent = values.length === 0 ? '' : `${low.toFixed(1)}…${high.toFixed(1)} px`;
     };
     const later = () => {
       frame ||= requestAnimationFrame(draw);
@@ -58,7 +58,7 @@ export function SectionLine({ controller }: { controller: ReliefController | nul
     >
       <div className="flex flex-col justify-center border-r border-line px-2">
         <span ref={words} className="truncate leading-[18px]" />
-        <span ref={figures} className="figure text-ash" />
+        <span ref={figures} className="figure whitespace-nowrap text-ash" />
       </div>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

@@ -3,7 +3,8 @@ import { wordsOf } from '@/core/faults';
 import { settingsOf, type Artwork } from '@/core/scene/document';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';
-import type { PartsAnswer, ReliefAnswer } from '@/workers/art-worker';
+import type { PartsAnswer } from '@/workers/art-worker';
+import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import {
   SIDE_WORDS,

@@ -6,7 +6,7 @@ import { wordsOf } from '@/core/faults';
 import type { PicturePixels } from '@/core/moment/moment';
 import { plainOrder, type ReliefOrder } from '@/core/relief/order';
 import { reliefOrderOf } from '@/core/scene/relief-order';
-import type { ReliefAnswer } from '@/workers/art-worker';
+import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import type { ReliefSide, ReliefView } from '../store/relief-bench';
 import type { Studio } from '../store/studio';

@@ -5,7 +5,8 @@
  */
 import { wrap, type Remote } from 'comlink';
 import type { ReliefOrder } from '@/core/relief/order';
-import type { ArtWorker, ReliefAnswer, Ticket } from '@/workers/art-worker';
+import type { ArtWorker, Ticket } from '@/workers/art-worker';
+import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ArtWork } from './pictures';
 
 /** Lanes that can be overtaken; artworks beyond them are made to their end. */

@@ -9,7 +9,7 @@ import type { ReliefOrder } from '@/core/relief/order';
 import type { Remark } from '@/core/relief/remarks';
 import type { SceneDocument } from '@/core/scene/document';
 import { reliefOrderOf, strokesByArtwork } from '@/core/scene/relief-order';
-import type { ReliefAnswer } from '@/workers/art-worker';
+import type { ReliefAnswer } from '@/workers/relief-answer';
 
 /** The workers' work as the pictures need it. */
 export interface ArtWork {

@@ -40,7 +40,7 @@ export function OutColumn({ artworkId, picked }: { artworkId: string; picked: re
     if (maps.length > 0) set({ maps });
   };
   return (
-    <Column title="Out" wide>
+    <Column title="Out" wide="very">
       <div className="mb-1 flex flex-wrap gap-x-2" role="group" aria-label="Maps that leave">
         {MAP_KINDS.map((kind) => (
           <button
