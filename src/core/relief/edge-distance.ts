@@ -114,6 +114,7 @@ function evened(
           count++;
         }
       }
+      if (count === 0) continue;
       const length = Math.sqrt(nx * nx + ny * ny);
       out[k] += (values[k + 2] * off) / count;
       out[k + 1] += (values[k + 3] * off) / count;
@@ -159,8 +160,9 @@ function setPiece(at: Coverage, x: number, y: number, a: number, values: Float64
     diagonal(1, -1) +
     Math.SQRT2 * (at(x, y + 1) - at(x, y - 1));
   const length = Math.sqrt(gx * gx + gy * gy);
-  const [nx, ny] = length === 0 ? [1, 0] : [gx / length, gy / length];
-  const depth = length === 0 ? 0.5 : depthByCoverage(Math.abs(nx), Math.abs(ny), a);
+  // Between two edges as near the gradient says nothing: the piece is then the pixel's middle.
+  const [nx, ny] = length === 0 ? [0, 0] : [gx / length, gy / length];
+  const depth = length === 0 ? 0 : depthByCoverage(Math.abs(nx), Math.abs(ny), a);
   values[k] = x - nx * depth;
   values[k + 1] = y - ny * depth;
   values[k + 2] = nx;
@@ -178,7 +180,7 @@ function depthByCoverage(nx: number, ny: number, a: number): number {
 }
 
 /** Rounds after which hardly a pixel finds a nearer piece. */
-const ROUNDS = 2;
+const ROUNDS = 3;
 
 /**
  * Distances to the nearest piece. The nearest edge pixel's piece need not be the nearest: far inside a bend many lie
@@ -195,6 +197,8 @@ function softDepth(
   const far = (mostPx + 2) * (mostPx + 2);
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
+      // Pieces of outside pixels are known to their neighbours too.
+      if (!inside[i] && sites[i]) piece[i] = number[i];
       if (!inside[i] || nearest[i] < 0) continue;
       piece[i] = number[nearest[i]];
       squared[i] = squaredTo(values, piece[i], x, y);
@@ -211,7 +215,7 @@ function softDepth(
   for (let round = 0; round < ROUNDS; round++) {
     for (let y = 0, i = 0; y < height; y++) {
       for (let x = 0; x < width; x++, i++) {
-        if (piece[i] < 0 || squared[i] > far) continue;
+        if (!inside[i] || squared[i] > far) continue;
         if (x > 0) ask(i, x, y, i - 1);
         if (y === 0) continue;
         ask(i, x, y, i - width);
@@ -221,7 +225,7 @@ function softDepth(
     }
     for (let y = height - 1, i = width * height - 1; y >= 0; y--) {
       for (let x = width - 1; x >= 0; x--, i--) {
-        if (piece[i] < 0 || squared[i] > far) continue;
+        if (!inside[i] || squared[i] > far) continue;
         if (x < width - 1) ask(i, x, y, i + 1);
         if (y === height - 1) continue;
         ask(i, x, y, i + width);
@@ -231,7 +235,7 @@ function softDepth(
     }
   }
   const out = new Float32Array(width * height);
-  for (let i = 0; i < out.length; i++) out[i] = Math.sqrt(squared[i]);
+  for (let i = 0; i < out.length; i++) if (inside[i]) out[i] = Math.sqrt(squared[i]);
   return out;
 }
 
@@ -240,6 +244,7 @@ function squaredTo(values: Float64Array, piece: number, x: number, y: number): n
   const k = 4 * piece;
   const dx = x - values[k];
   const dy = y - values[k + 1];
+  if (values[k + 2] === 0 && values[k + 3] === 0) return dx * dx + dy * dy;
   const across = dx * values[k + 2] + dy * values[k + 3];
   const along = Math.abs(dy * values[k + 2] - dx * values[k + 3]);
   const past = along > HALF_PIECE_PX ? along - HALF_PIECE_PX : 0;

@@ -51,7 +51,7 @@ export function rimMask(silhouette: Silhouette, normals: Uint8Array, rim: Recipe
 /** Smoothings of about 1, 3, 6, 12 and 24 px; what lies below its surroundings at one of them is shut in. */
 const OCCLUSION_LEVELS = 5;
 /** How dark a slope of one over a level's width makes a place, at that level. */
-const OCCLUSION_GAIN = 0.8;
+const OCCLUSION_GAIN = 1.5;
 
 /** @returns 255 where a place is open, less where it lies below what is around it */
 export function occlusionMask(

@@ -111,7 +111,8 @@ function snap(n: Float64Array, { directions, tilts, dither }: Recipe['facings'],
   let tilt = atan2(flatLength, n[2]);
   if (directions > 0) {
     const step = (2 * Math.PI) / directions;
-    direction = Math.floor(direction / step + offset) * step;
+    // The first and the last direction are one.
+    direction = ((Math.floor(direction / step + offset) + directions) % directions) * step;
   }
   if (tilts > 0) {
     const step = Math.PI / 2 / tilts;
@@ -119,9 +120,14 @@ function snap(n: Float64Array, { directions, tilts, dither }: Recipe['facings'],
     tilt = Math.min(tilts - 1, Math.floor(tilt / step + offset)) * step;
   }
   const across = sin(tilt);
-  n[0] = across * cos(direction);
-  n[1] = across * sin(direction);
+  n[0] = across * withoutDust(cos(direction));
+  n[1] = across * withoutDust(sin(direction));
   n[2] = cos(tilt);
+}
+
+/** A sine of a whole turn is not quite nothing, and would tip a byte. */
+function withoutDust(v: number): number {
+  return Math.abs(v) < 1e-9 ? 0 : v;
 }
 
 const AROUND_X = [-1, 1, 0, 0, -1, 1, -1, 1];

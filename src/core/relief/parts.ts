@@ -1,10 +1,9 @@
 /**
  * The parts of a silhouette, each of which is round for itself: areas between outlines, or areas of like colour. What
- * lies on no part (the outlines themselves, scraps) goes to the nearest one, so that parts meet in the middle of the
+ * lies on no part (the outlines themselves, scraps) goes to a neighbour, ring by ring, so that parts meet in the middle of the
  * line between them. A person can join parts and split one by strokes.
  */
 import { SRGB_BYTE_TO_LINEAR, linearToOklab } from '../raster/colour';
-import { nearestSites } from '../raster/distance';
 import type { Image } from '../raster/image';
 import { linePixels } from '../raster/line';
 import { labelled } from '../raster/regions';
@@ -41,10 +40,19 @@ export function partsOf(
   const { inside, width, height } = silhouette;
   let labels: Uint16Array;
   if (regions === 'silhouette') labels = islands(inside, width, height);
-  else {
-    const areas =
-      regions === 'outlines' ? areasBetweenOutlines(tone, silhouette) : areasOfLikeColour(image, silhouette);
-    labels = grown(withoutScraps(areas, inside), inside, width, height);
+  else if (regions === 'outlines') {
+    const parts = withoutScraps(areasBetweenOutlines(tone, silhouette), inside);
+    const sizes = sizesOf(parts);
+    labels = grown(parts, inside, width, height, (_, j) => -sizes[parts[j]]);
+  } else {
+    const differs = colourDifference(image, inside);
+    const areas = labelled(
+      width,
+      height,
+      (i) => inside[i] === 1,
+      (i, j) => differs(i, j) < LIKE_COLOUR * LIKE_COLOUR,
+    );
+    labels = grown(withoutScraps(areas, inside), inside, width, height, differs);
   }
   for (const stroke of strokes) {
     if (stroke.kind === 'join') join(labels, width, height, stroke.points);
@@ -73,7 +81,8 @@ function areasBetweenOutlines(tone: Tone, { inside, width, height }: Silhouette)
   );
 }
 
-function areasOfLikeColour({ data }: Image, { inside, width, height }: Silhouette): Int32Array {
+/** How far the colours of two pixels are apart, squared, lightness counting less. */
+function colourDifference({ data }: Image, inside: Uint8Array): (i: number, j: number) => number {
   const labs = new Float32Array(3 * inside.length);
   for (let i = 0; i < inside.length; i++) {
     if (!inside[i]) continue;
@@ -86,13 +95,18 @@ function areasOfLikeColour({ data }: Image, { inside, width, height }: Silhouett
     labs[3 * i + 1] = a;
     labs[3 * i + 2] = b;
   }
-  const isLike = (i: number, j: number) => {
+  return (i, j) => {
     const l = labs[3 * i] - labs[3 * j];
     const a = labs[3 * i + 1] - labs[3 * j + 1];
     const b = labs[3 * i + 2] - labs[3 * j + 2];
-    return l * l + a * a + b * b < LIKE_COLOUR * LIKE_COLOUR;
+    return l * l + a * a + b * b;
   };
-  return labelled(width, height, (i) => inside[i] === 1, isLike);
+}
+
+function sizesOf(labels: Uint16Array): Int32Array {
+  const sizes = new Int32Array(MOST_PARTS + 2);
+  for (let i = 0; i < labels.length; i++) sizes[labels[i]]++;
+  return sizes;
 }
 
 /** Labels made dense from 1 on, scraps taken away; where all are scraps the silhouette is one part. */
@@ -116,20 +130,60 @@ function withoutScraps(areas: Int32Array, inside: Uint8Array, leastPx?: number):
   return out;
 }
 
-/** Gives every inside pixel without a part to the nearest one. */
-function grown(labels: Uint16Array, inside: Uint8Array, width: number, height: number): Uint16Array {
-  const sites = new Uint8Array(labels.length);
-  let missing = 0;
-  for (let i = 0; i < sites.length; i++) {
-    if (labels[i] > 0) sites[i] = 1;
-    else if (inside[i]) missing++;
-  }
-  if (missing === 0) return labels;
-  const nearest = nearestSites(sites, width, height);
+/**
+ * Gives every inside pixel without a part to a neighbouring one, ring by ring; of several to the one that is least
+ * `away`, so that it does not matter from which corner a picture is read.
+ */
+function grown(
+  labels: Uint16Array,
+  inside: Uint8Array,
+  width: number,
+  height: number,
+  away: (i: number, j: number) => number,
+): Uint16Array {
   const out = labels.slice();
-  for (let i = 0; i < out.length; i++)
-    if (inside[i] && out[i] === 0 && nearest[i] >= 0) out[i] = labels[nearest[i]];
+  let ring: number[] = [];
+  for (let i = 0; i < out.length; i++) if (out[i] === 0 && inside[i]) ring.push(i);
+  while (ring.length > 0) {
+    const found: number[] = [];
+    const left: number[] = [];
+    for (const i of ring) {
+      const label = nearestBeside(out, i, width, height, away);
+      if (label > 0) found.push(i, label);
+      else left.push(i);
+    }
+    // What no part can reach is an island of scraps.
+    if (found.length === 0) return withRest(out, left);
+    for (let k = 0; k < found.length; k += 2) out[found[k]] = found[k + 1];
+    ring = left;
+  }
   return out;
+}
+
+function nearestBeside(
+  labels: Uint16Array,
+  i: number,
+  width: number,
+  height: number,
+  away: (i: number, j: number) => number,
+): number {
+  let best = 0;
+  let least = Infinity;
+  for (const j of neighbours(i, width, height)) {
+    if (labels[j] === 0) continue;
+    const d = away(i, j);
+    if (d >= least) continue;
+    least = d;
+    best = labels[j];
+  }
+  return best;
+}
+
+/** Makes one part of what is left, so that nothing inside is without. */
+function withRest(labels: Uint16Array, left: readonly number[]): Uint16Array {
+  const most = labels.reduce((a, b) => Math.max(a, b), 0);
+  for (const i of left) labels[i] = Math.min(MOST_PARTS, most + 1);
+  return labels;
 }
 
 function join(labels: Uint16Array, width: number, height: number, points: readonly number[]): void {

@@ -88,6 +88,8 @@ export function ReliefBench() {
   };
   const keep = (next: Recipe, label: string) => {
     if (artworkId === null) return;
+    // A first, reduced result is there at once, while the kept one is made.
+    preview(next);
     setRecipe(studio, label, [artworkId], next);
   };
   const bringIn = async (files: File[]) => {

@@ -17,13 +17,13 @@ import { SourceColumn } from './columns/SourceColumn';
 import { SurfaceColumn } from './columns/SurfaceColumn';
 import { SwatchColumn } from './columns/SwatchColumn';
 
-const PAGES = ['shape', 'strokes', 'maps'] as const;
+const PAGES = ['form', 'strokes', 'maps'] as const;
 type Page = (typeof PAGES)[number];
-const PAGE_WORDS: Record<Page, string> = { shape: 'Shape', strokes: 'Strokes', maps: 'Maps' };
+const PAGE_WORDS: Record<Page, string> = { form: 'Form', strokes: 'Strokes', maps: 'Maps' };
 
 /** Tools that belong to a page bring it up. */
 function pageOf(tool: ReliefTool): Page | null {
-  if (tool === 'swatch' || tool === 'join' || tool === 'split') return 'shape';
+  if (tool === 'swatch' || tool === 'join' || tool === 'split') return 'form';
   return tool === 'look' || tool === 'section' ? null : 'strokes';
 }
 
@@ -44,7 +44,7 @@ export function ReliefDesk({
   const imageSha = useScene((state) => state.scene.artworks[artworkId]?.imageSha ?? '');
   const isBorrowed = useScene((state) => (state.scene.reliefs[artworkId]?.borrowedId ?? null) !== null);
   const isParted = useScene((state) => (state.scene.reliefs[artworkId]?.partStrokes.length ?? 0) > 0);
-  const [page, setPage] = useState<Page>('shape');
+  const [page, setPage] = useState<Page>('form');
   const [lastTool, setLastTool] = useState(tool);
   if (tool !== lastTool) {
     setLastTool(tool);
@@ -77,7 +77,7 @@ export function ReliefDesk({
         aria-label={PAGE_WORDS[page]}
         className="flex min-w-0 flex-1 gap-4 overflow-x-auto px-3 pt-2"
       >
-        {page === 'shape' && (
+        {page === 'form' && (
           <>
             <BodyColumn
               controls={controls}

@@ -1,0 +1,238 @@
+import { describe, expect, it } from 'vitest';
+import { HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
+import { emptyImage, type Image } from '../raster/image';
+import { judgeOrientation } from './orientation';
+import { recipeWith } from './recipe';
+import { pictureRelief, reliefMaps, reliefOf, type ReliefResult } from './relief-of';
+import { remarksOn } from './remarks';
+import { changedFacings, changedHeights } from './returned';
+import { silhouetteOf } from './silhouette';
+import { plainSource, type ReliefSource } from './source';
+import { broughtName } from './suffixes';
+import { shapeImage } from './testing/shapes';
+
+const SIDE = 48;
+const dome = shapeImage(SIDE, SIDE, (x, y) => (x - 24) ** 2 + (y - 24) ** 2 < 400);
+const bumpy = recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 }, pixelArt: 'no' });
+
+function mapOf({ normals, width, height }: ReliefResult, yUp: boolean): Image {
+  const data = normals.slice();
+  if (!yUp) for (let p = 1; p < data.length; p += 4) data[p] = 255 - data[p];
+  return { width, height, data };
+}
+
+const imported = (
+  image: Image,
+  fields: Partial<NonNullable<ReliefSource['normals']>> = {},
+): ReliefSource => ({
+  ...plainSource(dome, recipeWith({ body: { kind: 'none' }, grain: { heightPx: 0 }, pixelArt: 'no' })),
+  normals: { image, yUp: true, use: 'facings', share: 1, ...fields },
+});
+const { inside } = silhouetteOf(dome);
+
+describe('an imported normal map', () => {
+  const made = pictureRelief(dome, bumpy);
+
+  it('is accepted as it is, in either orientation', () => {
+    for (const yUp of [true, false]) {
+      const { normals } = reliefOf(imported(mapOf(made, yUp), { yUp }));
+      for (let i = 0; i < inside.length; i++)
+        if (inside[i])
+          expect([...normals.subarray(4 * i, 4 * i + 3)]).toEqual([
+            ...made.normals.subarray(4 * i, 4 * i + 3),
+          ]);
+    }
+  });
+
+  it('is integrated to the height that it came from', () => {
+    const { heights } = reliefOf(imported(mapOf(made, true)));
+    const at = (h: Float32Array, x: number, y: number) => h[y * SIDE + x];
+    const [rise, truth] = [heights, made.heights].map((h) => at(h, 24, 24) - at(h, 34, 24));
+    expect(Math.abs(rise - truth)).toBeLessThan(0.05 * Math.abs(truth) + 0.1);
+    expect(at(heights, 24, 24)).toBeGreaterThan(12);
+  });
+
+  it('as a height gives nearly its own normals back, and a share of it less', () => {
+    const whole = reliefOf(imported(mapOf(made, true), { use: 'height' }));
+    const half = reliefOf(imported(mapOf(made, true), { use: 'height', share: 0.5 }));
+    let off = 0;
+    for (let y = 12; y < 36; y++)
+      for (let x = 12; x < 36; x++)
+        off = Math.max(off, Math.abs(whole.normals[4 * (y * SIDE + x)] - made.normals[4 * (y * SIDE + x)]));
+    expect(off).toBeLessThan(8);
+    expect(half.heights[24 * SIDE + 24]).toBeCloseTo(whole.heights[24 * SIDE + 24] / 2, 2);
+  });
+
+  it('takes strokes on top', () => {
+    const source = imported(mapOf(made, true));
+    const raised = reliefOf({
+      ...source,
+      layers: [
+        [
+          {
+            stroke: {
+              kind: 'raise',
+              area: 'line',
+              points: [24, 24, 1],
+              sizePx: 10,
+              hardness: 0,
+              opacity: 1,
+              heightPx: 4,
+              faceX: 0,
+              faceY: 0,
+              level: 0,
+              pictureSha: null,
+            },
+            pasted: null,
+          },
+        ],
+      ],
+    });
+    const plain = reliefOf(source);
+    expect(raised.normals[4 * (24 * SIDE + 27)]).toBeGreaterThan(plain.normals[4 * (24 * SIDE + 27)] + 20);
+    expect(raised.normals[4 * (24 * SIDE + 40)]).toBe(plain.normals[4 * (24 * SIDE + 40)]);
+  });
+
+  it('of another size is refused with both sizes', () => {
+    expect(() => reliefOf(imported(emptyImage(20, 10)))).toThrow(/20 x 10 .* 48 x 48/);
+  });
+});
+
+describe('orientation', () => {
+  const rough = pictureRelief(
+    shapeImage(SIDE, SIDE, (x, y) => (x - 24) ** 2 + (y - 24) ** 2 < 400),
+    recipeWith({ body: { kind: 'inflate', fullness: 0.6 }, grain: { heightPx: 0 }, pixelArt: 'no' }),
+  );
+
+  it('is judged by curl and border alike', () => {
+    const up = judgeOrientation(mapOf(rough, true), inside);
+    expect(up).toMatchObject({ orientation: 'up', wrongLengths: 0 });
+    expect(up.curlRatio!).toBeGreaterThan(4);
+    expect(up.outwardMean!).toBeGreaterThan(0.1);
+    const down = judgeOrientation(mapOf(rough, false), inside);
+    expect(down.orientation).toBe('down');
+    expect(down.curlRatio!).toBeLessThan(0.25);
+  });
+
+  it('of a full tile is judged by curl alone', () => {
+    const tile = emptyImage(SIDE, SIDE);
+    for (let y = 0; y < SIDE; y++) {
+      for (let x = 0; x < SIDE; x++) {
+        // h = 2 sin(x / 4) sin(y / 4)
+        const sx = 0.5 * Math.cos(x / 4) * Math.sin(y / 4);
+        const sy = 0.5 * Math.sin(x / 4) * Math.cos(y / 4);
+        const length = Math.hypot(sx, sy, 1);
+        const byte = (v: number) => Math.floor((v + 1) * 127.5 + 0.5);
+        tile.data.set([byte(-sx / length), byte(sy / length), byte(1 / length), 255], 4 * (y * SIDE + x));
+      }
+    }
+    const evidence = judgeOrientation(tile, new Uint8Array(SIDE * SIDE).fill(1));
+    expect(evidence).toMatchObject({ orientation: 'up', outwardMean: null });
+  });
+
+  it('of a flat map is doubtful, and wrong lengths are counted', () => {
+    const flat = emptyImage(SIDE, SIDE);
+    for (let i = 0; i < SIDE * SIDE; i++) flat.data.set([128, 128, i % 2 ? 255 : 160, 255], 4 * i);
+    const evidence = judgeOrientation(flat, inside);
+    expect(evidence.orientation).toBe('doubtful');
+    expect(evidence.wrongLengths / evidence.pixels).toBeCloseTo(0.5, 1);
+  });
+});
+
+describe('an imported height map and masks', () => {
+  it('stand for the body, between the heights of black and white', () => {
+    const values = new Uint16Array(SIDE * SIDE).fill(65535);
+    const source: ReliefSource = {
+      ...plainSource(dome, bumpy),
+      heights: { picture: { width: SIDE, height: SIDE, values }, lowPx: 0, highPx: 10 },
+    };
+    const { heights } = reliefOf(source);
+    expect([heights[24 * SIDE + 24], heights[0]]).toEqual([10, 0]);
+  });
+
+  it('are taken as they are, in the place of generated ones', () => {
+    const rim = new Uint8Array(SIDE * SIDE).fill(77);
+    expect(reliefMaps({ ...plainSource(dome, bumpy), rim }, { rim: true }).rim).toEqual(rim);
+  });
+});
+
+describe('what came back', () => {
+  const relief = pictureRelief(dome, bumpy);
+
+  it('is what changed and nothing else', () => {
+    const map = mapOf(relief, true);
+    map.data.set([200, 200, 200], 4 * (24 * SIDE + 24));
+    map.data[4 * (20 * SIDE + 20)] += 2;
+    const changed = changedFacings(map, relief, true);
+    expect([...changed.data.subarray(4 * (24 * SIDE + 24), 4 * (24 * SIDE + 25))]).toEqual([
+      200, 200, 200, 255,
+    ]);
+    expect(changed.data.reduce((sum, v, i) => sum + (i % 4 === 3 && v > 0 ? 1 : 0), 0)).toBe(1);
+    const down = mapOf(relief, false);
+    down.data.set([200, 55, 200], 4 * (24 * SIDE + 24));
+    expect(changedFacings(down, relief, false).data[4 * (24 * SIDE + 24) + 1]).toBe(200);
+  });
+
+  it('is a difference of heights, and 8-bit files are not taken for changed where they only round', () => {
+    const sent = heightSteps(relief.heights);
+    const values = sent.slice();
+    values[24 * SIDE + 24] += 512;
+    const changed = changedHeights({ width: SIDE, height: SIDE, values }, relief, 16);
+    expect(changed.values[24 * SIDE + 24]).toBe(HEIGHT_ZERO + 512);
+    expect(changed.values.filter((v) => v !== HEIGHT_ZERO).length).toBe(1);
+    const rounded = Uint16Array.from(sent, (v) => Math.round(v / 257) * 257);
+    expect(() => changedHeights({ width: SIDE, height: SIDE, values: rounded }, relief, 8)).toThrow(
+      /Nothing/,
+    );
+  });
+
+  it('of another size, or unchanged, is refused', () => {
+    expect(() => changedFacings(emptyImage(4, 4), relief, true)).toThrow(/4 x 4 .* 48 x 48/);
+    expect(() => changedFacings(mapOf(relief, true), relief, true)).toThrow(/Nothing/);
+  });
+});
+
+describe('remarks', () => {
+  const about = (
+    recipe: Parameters<typeof recipeWith>[0],
+    change: (normals: Uint8Array) => void = () => {},
+  ) => {
+    const source = plainSource(dome, recipeWith({ pixelArt: 'no', ...recipe }));
+    const { normals } = reliefOf(source);
+    change(normals);
+    return remarksOn(source, normals, inside, SIDE, SIDE);
+  };
+
+  it('are none on a good dome', () => {
+    expect(about({ body: { kind: 'inflate', fullness: 0.6 }, grain: { heightPx: 0 } })).toEqual([]);
+  });
+
+  it('tell flat, wild, tone-led and torn reliefs', () => {
+    expect(about({ body: { kind: 'none' }, grain: { heightPx: 0 } })).toEqual(['flat']);
+    expect(about({ body: { kind: 'inflate' }, strength: 6, grain: { heightPx: 0 } })).toContain('wild');
+    expect(about({ body: { kind: 'none' }, grain: { heightPx: 2 } })).toContain('tone-led');
+    const torn = about({ body: { kind: 'inflate', fullness: 0.4 }, grain: { heightPx: 0 } }, (normals) => {
+      for (let y = 10; y < 38; y++) normals.set([230, 128, 200], 4 * (y * SIDE + 24 + (y % 3)));
+    });
+    expect(torn).toContain('torn');
+  });
+});
+
+describe('names of maps', () => {
+  const isArt = (art: string) => art === 'wagon' || art === 'old_n';
+  it.each([
+    ['wagon_n', 'normals'],
+    ['wagon-normal', 'normals'],
+    ['wagon_NORMALS', 'normals'],
+    ['wagon_h', 'height'],
+    ['wagon rim', 'rim'],
+    ['wagon_occlusion', 'occlusion'],
+    ['wagon_glow', 'glow'],
+  ])('%s belongs to wagon as %s', (name, kind) => {
+    expect(broughtName(name, isArt)).toEqual({ art: 'wagon', kind });
+  });
+
+  it.each(['wagon', 'hut_n', 'wagon_red', 'n', '_n'])('%s is art of its own', (name) => {
+    expect(broughtName(name, isArt)).toBeNull();
+  });
+});
