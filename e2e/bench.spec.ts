@@ -74,7 +74,7 @@ test('relief: seen at once, tuned without blocking, looked at in four ways, save
   await expect(page.getByLabel('Name of the sprite')).toHaveValue('dome');
   await page.getByRole('button', { name: 'its relief' }).click();
   const art = page.getByLabel('Artwork under the hand lamp');
-  await page.getByLabel('Shape').selectOption('inflate');
+  await page.getByLabel('Shape', { exact: true }).selectOption('inflate');
   const fullness = page.getByLabel('Fullness, number');
   await fullness.fill('1');
   await fullness.press('Enter');
@@ -97,7 +97,9 @@ test('relief: seen at once, tuned without blocking, looked at in four ways, save
   await page.keyboard.down('Alt');
   await page.mouse.wheel(0, -100);
   await page.keyboard.up('Alt');
+  await page.getByRole('button', { name: 'Hand lamp' }).click();
   await expect(page.getByLabel('Height, number').last()).not.toHaveValue('16');
+  await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: 'Normals' }).click();
   await expect
     .poll(async () => {
@@ -111,6 +113,7 @@ test('relief: seen at once, tuned without blocking, looked at in four ways, save
   await page.getByRole('radio', { name: 'Art' }).click();
   await expect.poll(() => lightAt(cx, cy)).toBe(420);
 
+  await page.getByRole('tab', { name: 'Maps' }).click();
   const save = async () => {
     const [file] = await Promise.all([
       page.waitForEvent('download'),

@@ -8,7 +8,8 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { writeBundle } from '../src/core/handoff/bundle';
-import { decodePng } from '../src/core/raster/png';
+import { decodePng, inspectPng } from '../src/core/raster/png';
+import { crc32 } from '../src/core/raster/png-chunks';
 import { fennelHalt } from '../src/demo/fennel-halt';
 import { sha256Of } from '../src/server/queries/blobs';
 import { drag, openNewScene, png, saved, stage, whiteWall } from './helpers';
@@ -220,7 +221,16 @@ test('the command line makes reliefs; a broken file is named and does not stop t
         .trim()
         .split('\n')
         .map((line) => JSON.parse(line) as object),
-    ).toMatchObject([{ fault: 'This is not a PNG file.' }, { map: join(out, 'dome_n.png') }]);
+    ).toMatchObject([{ fault: 'This is not a PNG file.' }, { maps: [join(out, 'dome_n.png')] }]);
+    const more = ['--also', 'height,rim,occlusion,glow', '--depth', '16', '--no-alpha', '--flat-padding'];
+    await oilwick('relief', dome, '--out', join(out, 'more'), '--recipe', recipe, ...more);
+    const header = (name: string) => inspectPng(readFileSync(join(out, 'more', name)));
+    expect(header('dome_n.png')).toMatchObject({ depth: 16, colourType: 2 });
+    expect(header('dome_h.png')).toMatchObject({ depth: 16, colourType: 0 });
+    for (const kind of ['rim', 'occlusion', 'glow'])
+      expect(header(`dome_${kind}.png`)).toMatchObject({ width: 40, depth: 8, colourType: 0 });
+    expect(readFileSync(join(out, 'more', 'dome_n.png')).toString('latin1')).toMatch(/Orientation\0Y up/);
+
     const wrong = await oilwick('relief', dome).catch((fault: { code: number; stderr: string }) => fault);
     expect(wrong).toMatchObject({ code: 2 });
     const unknown = file('u.json', '{"colour":1}');
@@ -232,6 +242,72 @@ test('the command line makes reliefs; a broken file is named and does not stop t
     rmSync(folder, { recursive: true, force: true });
   }
 });
+
+test('the command line makes many reliefs on threads, to the same pixels, and no bad one stops the others', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-many-'));
+  try {
+    const arts = Array.from({ length: 6 }, (_, i) => {
+      const path = join(folder, `art${i}.png`);
+      writeFileSync(
+        path,
+        png(48 + i, 40, (x, y) => [(x * 9) & 255, (y * 11) & 255, 90, x > i && y > 2 ? 255 : 0]),
+      );
+      return path;
+    });
+    const good = readFileSync(arts[0]);
+    const bad: [string, Buffer, RegExp][] = [
+      ['cut.png', good.subarray(0, good.length >> 1), /cut off/],
+      ['crc.png', Buffer.from(good.map((v, i) => (i === good.length - 20 ? v ^ 1 : v))), /checksum/],
+      ['large.png', hugeHeader(good, 8192), /8192 x 8192 px; at most 4096 x 4096/],
+      ['empty.png', hugeHeader(good, 0), /empty/],
+    ];
+    for (const [name, bytes] of bad) writeFileSync(join(folder, name), bytes);
+    const run = async (jobs: string, out: string) =>
+      oilwick(
+        'relief',
+        ...arts,
+        ...bad.map(([name]) => join(folder, name)),
+        '--out',
+        join(folder, out),
+        '--jobs',
+        jobs,
+        '--json',
+      ).catch((fault: { code: number; stdout: string; stderr: string }) => fault);
+    const [one, four] = [await run('1', 'one'), await run('4', 'four')];
+    for (const result of [one, four]) {
+      expect(result).toMatchObject({ code: 1 });
+      for (const [name, , words] of bad) {
+        const line = result.stderr.split('\n').find((text) => text.includes(name));
+        expect(line).toMatch(words);
+      }
+      expect(result.stdout.trim().split('\n').length).toBe(arts.length + bad.length);
+    }
+    for (let i = 0; i < arts.length; i++) {
+      const [a, b] = ['one', 'four'].map(
+        (out) => decodePng(readFileSync(join(folder, out, `art${i}_n.png`))).image,
+      );
+      expect(Buffer.compare(Buffer.from(a.data), Buffer.from(b.data))).toBe(0);
+    }
+    for (const wrong of [
+      ['--jobs', '0'],
+      ['--depth', '12'],
+      ['--also', 'colour'],
+    ]) {
+      await expect(oilwick('relief', arts[0], '--out', folder, ...wrong)).rejects.toMatchObject({ code: 2 });
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+/** A PNG whose header says another size, with a checksum that fits. */
+function hugeHeader(file: Buffer, side: number): Buffer {
+  const out = Buffer.from(file);
+  out.writeUInt32BE(side, 16);
+  out.writeUInt32BE(side, 20);
+  out.writeUInt32BE(crc32(out.subarray(12, 29)), 29);
+  return out;
+}
 
 test('the command line shades a bundle at an hour and a second', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
