@@ -1,41 +1,119 @@
-/** Runs in a web worker: the relief of a 1024 x 1024 sprite, part by part. */
-import { emptyImage } from '@/core/raster/image';
+/**
+ * Runs in a web worker: reliefs part by part, and beside each the plain chain that they are held against in the same
+ * round: exact distance, a blur, derivatives, bytes.
+ */
+import { emptyImage, type Image } from '@/core/raster/image';
+import { blurred } from '@/core/raster/blur';
+import { ALL_CLOSED, distanceInside } from '@/core/raster/distance';
+import { writePng } from '@/core/raster/png-write';
+import { normalsOf } from '@/core/relief/normals';
 import { recipeWith } from '@/core/relief/recipe';
-import { pictureRelief } from '@/core/relief/relief-of';
+import { reducedSource, reductionFor } from '@/core/relief/reduced';
+import { pictureRelief, reliefOf } from '@/core/relief/relief-of';
+import { silhouetteOf } from '@/core/relief/silhouette';
+import { plainSource } from '@/core/relief/source';
 import { hash01 } from '@/core/time/noise';
+import { deflate } from '@/workers/deflate';
+import { upsampled } from '@/workers/upsampled';
 
-const SIDE = 1024;
-
-function sprite() {
-  const image = emptyImage(SIDE, SIDE);
-  for (let y = 0; y < SIDE; y++) {
-    for (let x = 0; x < SIDE; x++) {
-      const [dx, dy] = [x - SIDE / 2, y - SIDE / 2];
+/** A painted star of a thousand tones, two thirds of its square. */
+function sprite(side: number): Image {
+  const image = emptyImage(side, side);
+  for (let y = 0; y < side; y++) {
+    for (let x = 0; x < side; x++) {
+      const [dx, dy] = [((x + 0.5) / side - 0.5) * 1024, ((y + 0.5) / side - 0.5) * 1024];
       const r = Math.sqrt(dx * dx + dy * dy);
-      const tone = 90 + 100 * hash01(7, (y >> 3) * 512 + (x >> 3)) + 30 * hash01(8, y * SIDE + x);
-      image.data.set(
-        [tone, tone * 0.8, tone * 0.6, r < 430 + 60 * hash01(9, Math.floor((dx / (r + 1)) * 8)) ? 255 : 0],
-        4 * (y * SIDE + x),
-      );
+      const tone = 90 + 100 * hash01(7, (y >> 3) * 512 + (x >> 3)) + 30 * hash01(8, y * side + x);
+      const reach = 430 + 60 * hash01(9, Math.floor((dx / (r + 1)) * 8));
+      image.data.set([tone, tone * 0.8, tone * 0.6, r < reach ? 255 : 0], 4 * (y * side + x));
     }
   }
   return image;
 }
 
-const image = sprite();
-const recipes = {
+const RECIPES = {
   bevel: recipeWith({ body: { kind: 'bevel', widthPx: 40, heightPx: 24 }, sandingPx: 1, pixelArt: 'no' }),
   inflate: recipeWith({ body: { kind: 'inflate' }, sandingPx: 1, pixelArt: 'no' }),
+  full: recipeWith({
+    body: { kind: 'inflate', regions: 'outlines' },
+    swatches: [{ colour: '#806040', heightPx: 1, mute: true, glow: 0 }],
+    sandingPx: 1,
+    pixelArt: 'no',
+  }),
 };
+const ONE_FRAME = (side: number) => [{ left: 0, top: 0, right: side, bottom: side }];
 
-self.onmessage = ({ data }: MessageEvent<keyof typeof recipes>) => {
-  const parts: Record<string, number> = {};
+const sprites = new Map<number, Image>();
+function spriteOf(side: number): Image {
+  const image = sprites.get(side) ?? sprite(side);
+  sprites.set(side, image);
+  return image;
+}
+
+function plainChain(image: Image): void {
+  const { width, height, inside } = silhouetteOf(image);
+  const distance = distanceInside(inside, width, height, ALL_CLOSED);
+  const heights = blurred(distance, null, width, height, 2);
+  normalsOf({
+    width,
+    height,
+    heights,
+    inside,
+    frames: ONE_FRAME(width),
+    wrap: { x: false, y: false },
+    pixelArt: false,
+    strength: 1,
+    paint: null,
+    given: null,
+    facings: { directions: 0, tilts: 0, dither: false },
+  });
+}
+
+async function timed(work: () => unknown): Promise<number> {
   const start = performance.now();
-  let last = start;
-  pictureRelief(image, recipes[data], (part) => {
+  await work();
+  return performance.now() - start;
+}
+
+export interface ReliefTask {
+  kind: keyof typeof RECIPES | 'plain' | 'first picture' | 'png' | 'batch of 100, 128 x 128';
+  side: number;
+}
+
+async function run({ kind, side }: ReliefTask): Promise<{ parts: Record<string, number>; whole: number }> {
+  const image = spriteOf(side);
+  const parts: Record<string, number> = {};
+  if (kind === 'plain') return { parts, whole: await timed(() => plainChain(image)) };
+  if (kind === 'first picture') {
+    const whole = await timed(() => {
+      const factor = reductionFor(side, side);
+      const small = reliefOf(reducedSource(plainSource(image, RECIPES.full), factor));
+      upsampled(small, factor, side, side);
+    });
+    return { parts, whole };
+  }
+  if (kind === 'png') {
+    const { normals } = pictureRelief(image, RECIPES.bevel);
+    const whole = await timed(() =>
+      writePng({ width: side, height: side, channels: 4, data: normals }, {}, deflate),
+    );
+    return { parts, whole };
+  }
+  if (kind === 'batch of 100, 128 x 128') {
+    const small = spriteOf(128);
+    const whole = await timed(() => {
+      for (let i = 0; i < 100; i++) pictureRelief(small, RECIPES.full);
+    });
+    return { parts, whole };
+  }
+  let last = performance.now();
+  const start = last;
+  pictureRelief(image, RECIPES[kind], (part) => {
     const now = performance.now();
-    parts[part] = now - last;
+    parts[part] = (parts[part] ?? 0) + now - last;
     last = now;
   });
-  self.postMessage({ parts, whole: performance.now() - start });
-};
+  return { parts, whole: performance.now() - start };
+}
+
+self.onmessage = async ({ data }: MessageEvent<ReliefTask>) => self.postMessage(await run(data));

@@ -24,6 +24,10 @@ async function openBench(page: Page, files: Dropped[]): Promise<void> {
   await expect(frame(page, files[0].name.replace('.png', ''))).toBeVisible();
 }
 
+/** What the studio says; the page has an announcer of its own. */
+const notice = (page: Page) =>
+  page.getByRole('alert').filter({ has: page.getByRole('button', { name: 'Close' }) });
+
 const drop = (page: Page, files: Dropped[]) => dropFiles(page, art(page), files, { x: 200, y: 200 });
 
 /** A grey block of 40 x 40 with an ink line down its middle. */
@@ -253,7 +257,7 @@ test('maps come with their art by suffix; orientation is judged, another size is
   await openNewScene(page);
   await page.getByRole('button', { name: 'Relief' }).click();
   await drop(page, files);
-  const said = page.getByRole('alert');
+  const said = notice(page);
   await expect(said).toContainText('judged Y down');
   await expect(said).toContainText('rim mask to ball');
   await expect(said).toContainText('ball_h.png');
@@ -337,7 +341,7 @@ test('a recipe of the shelf is applied to many, and their maps leave in one arch
   await expect(page.getByLabel('Strength, number')).toHaveValue('1');
 });
 
-test('applying a recipe goes on after a reload, names what fails, and can be cancelled', async ({ page }) => {
+test('applying a recipe goes on after a reload, and can be cancelled', async ({ page }) => {
   const files = Array.from({ length: 24 }, (_, i) => ({
     name: `tile${String(i).padStart(2, '0')}.png`,
     bytes: png(300, 300, (x, y) => [(x * (i + 3)) & 255, (y * 5) & 255, (x ^ y) & 255, 255]),
@@ -345,7 +349,6 @@ test('applying a recipe goes on after a reload, names what fails, and can be can
   await openBench(page, files);
   await expect(frame(page, 'tile23')).toBeVisible();
   await saved(page);
-  // Two of them borrow from each other in a circle, which nothing but a hand-made document could say.
   await page.getByRole('button', { name: 'all', exact: true }).click();
   await page.getByLabel('Recipe of the shelf').selectOption({ label: 'Cushion: full and round' });
   await page.getByRole('button', { name: 'Apply to 24 picked' }).click();
@@ -380,7 +383,7 @@ test('new art of the same name keeps recipe and strokes; of another size it is a
   await page.mouse.up();
   await expect(frame(page, 'block')).toHaveAccessibleName(/painted/);
   await drop(page, [{ name: 'block.png', bytes: block(30) }]);
-  await expect(page.getByRole('alert')).toContainText('Art exchanged: 1');
+  await expect(notice(page)).toContainText('Art exchanged: 1');
   await expect(frame(page, 'block')).toHaveAccessibleName(/out of date/);
   await page.getByRole('tab', { name: 'Maps' }).click();
   await page.getByRole('button', { name: 'Keep for this' }).click();

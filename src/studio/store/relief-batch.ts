@@ -15,36 +15,43 @@ import { Stopped, type WorkItem } from './long-work';
 import { reliefEdit } from './relief-edits';
 import type { Studio } from './studio';
 
-/** What is left of a run; a null recipe is chosen by looking at each artwork. */
+interface Made {
+  id: string;
+  recipe: Recipe;
+}
+
+/** A run that is not over; a null recipe is chosen by looking at each artwork. */
 interface Unfinished {
   title: string;
   recipe: Recipe | null;
   left: string[];
+  /** What was made and is laid into the scene when all is, or when the run is cancelled: one step. */
+  made: Made[];
 }
 
 const keyOf = (studio: Studio) => `oilwick-batch-${studio.info.id}`;
+const NOTE_EVERY = 3;
 
 /** @param recipe to be applied to all; null chooses one by looking at each */
-export async function applyRecipe(
+export function applyRecipe(
   studio: Studio,
   title: string,
   artworkIds: readonly string[],
   recipe: Recipe | null,
 ): Promise<void> {
-  const left = new Set(artworkIds.filter((id) => studio.scene.artworks[id]));
-  const note = () => set(keyOf(studio), { title, recipe, left: [...left] } satisfies Unfinished);
+  return runBatch(studio, { title, recipe, left: [...artworkIds], made: [] });
+}
+
+/** Goes on with what a reload interrupted. */
+export async function resumeBatch(studio: Studio): Promise<void> {
+  const unfinished = await get<Unfinished>(keyOf(studio));
+  if (unfinished) await runBatch(studio, unfinished);
+}
+
+async function runBatch(studio: Studio, { title, recipe, left: ids, made }: Unfinished): Promise<void> {
+  const left = new Set(ids.filter((id) => studio.scene.artworks[id]));
+  const note = () => set(keyOf(studio), { title, recipe, left: [...left], made } satisfies Unfinished);
   await note();
-  const made: { id: string; recipe: Recipe }[] = [];
-  const keep = () => {
-    const edits = made.splice(0).flatMap(({ id, recipe: own }): Edit[] => {
-      const edit = studio.scene.artworks[id] ? reliefEdit(studio.scene, id, { recipe: own }) : null;
-      return edit ? [edit] : [];
-    });
-    studio.scenes.transact({ label: title, edits });
-  };
-  // A reload in the middle keeps what was made so far; the rest goes on after it.
-  const leaving = () => keep();
-  window.addEventListener('pagehide', leaving);
   try {
     await studio.work.run(
       title,
@@ -58,24 +65,19 @@ export async function applyRecipe(
       ({ id }, own) => {
         left.delete(id);
         made.push({ id, recipe: own });
-        if (left.size % NOTE_EVERY === 0) void note();
+        if (made.length % NOTE_EVERY === 0) void note();
       },
     );
   } finally {
-    window.removeEventListener('pagehide', leaving);
-    keep();
+    const edits = made.flatMap(({ id, recipe: own }): Edit[] => {
+      const edit = studio.scene.artworks[id]
+        ? reliefEdit(studio.scene, id, { recipe: readRecipe(own) })
+        : null;
+      return edit ? [edit] : [];
+    });
+    studio.scenes.transact({ label: title, edits });
     await del(keyOf(studio));
   }
-}
-
-const NOTE_EVERY = 5;
-
-/** Goes on with what a reload interrupted. */
-export async function resumeBatch(studio: Studio): Promise<void> {
-  const unfinished = await get<Unfinished>(keyOf(studio));
-  if (!unfinished) return;
-  const recipe = unfinished.recipe && readRecipe(unfinished.recipe);
-  await applyRecipe(studio, unfinished.title, unfinished.left, recipe);
 }
 
 async function chosenFor(studio: Studio, id: string): Promise<Recipe> {
