@@ -48,11 +48,25 @@ try {
   await open('bench=time&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
   await open('bench=relief');
-  await page.getByTitle('Goods wagon').click();
+  await page.getByRole('button', { name: /^Goods wagon:/ }).click();
   await page.mouse.move(800, 200);
   await shoot('relief');
   await page.getByRole('radio', { name: 'Normals' }).click();
   await shoot('relief-normals');
+  await page.getByRole('radio', { name: 'Lit' }).click();
+  await page.getByRole('tab', { name: 'Maps' }).click();
+  await page.getByLabel('Wipe').selectOption('height/now');
+  await shoot('relief-maps');
+  await page.getByLabel('Wipe').selectOption('');
+  await page.getByRole('button', { name: /^Milk churn:/ }).click();
+  await page.keyboard.press('c');
+  const churn = await page.getByRole('application').boundingBox();
+  await page.mouse.move(churn.x + churn.width / 2, churn.y + churn.height * 0.35);
+  await page.mouse.down();
+  await page.mouse.move(churn.x + churn.width / 2 + 30, churn.y + churn.height * 0.6, { steps: 12 });
+  await page.mouse.up();
+  await shoot('relief-strokes');
+  await page.keyboard.press('Control+z');
   await open('bench=handoff');
   await shoot('hand-off');
 } finally {

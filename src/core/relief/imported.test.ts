@@ -218,6 +218,19 @@ describe('remarks', () => {
   });
 });
 
+describe('remarks on what was brought along', () => {
+  it('tell a doubtful orientation, and cells that leave something over', () => {
+    const flat = emptyImage(SIDE, SIDE);
+    for (let i = 0; i < SIDE * SIDE; i++) flat.data.set([128, 128, 255, 255], 4 * i);
+    const about = (source: ReliefSource) => remarksOn(source, reliefOf(source).normals, inside, SIDE, SIDE);
+    expect(about(imported(flat))).toContain('orientation-doubtful');
+    expect(about(imported(mapOf(pictureRelief(dome, bumpy), true)))).not.toContain('orientation-doubtful');
+    const cells = { columns: 5, rows: 1, marginPx: 0, gapPx: 0 };
+    expect(about({ ...plainSource(dome, bumpy), cells })).toContain('odd-size');
+    expect(about({ ...plainSource(dome, bumpy), cells: { ...cells, columns: 4 } })).not.toContain('odd-size');
+  });
+});
+
 describe('names of maps', () => {
   const isArt = (art: string) => art === 'wagon' || art === 'old_n';
   it.each([

@@ -4,7 +4,7 @@ import type { Recipe } from './recipe';
 import type { ReliefSource } from './source';
 
 /** Pictures up to this many pixels are made at full size at once. */
-export const QUICK_PIXELS = 256 * 256;
+export const QUICK_PIXELS = 160 * 160;
 
 /** By how much a picture is made smaller for a first result: the least power of two that brings it below. */
 export function reductionFor(width: number, height: number): number {
@@ -13,28 +13,42 @@ export function reductionFor(width: number, height: number): number {
   return factor;
 }
 
-/** Means of factor x factor blocks, colours weighted by their alpha. */
+/** While a control moves the same picture is made smaller again and again. */
+const made = new WeakMap<Uint8Array, { factor: number; image: Image }>();
+
+/** Means of factor x factor blocks, colours weighted by their alpha; what is left over at the ends is held. */
 export function reducedImage(image: Image, factor: number): Image {
-  const out = emptyImage(
-    Math.max(1, Math.floor(image.width / factor)),
-    Math.max(1, Math.floor(image.height / factor)),
-  );
-  for (let y = 0; y < out.height; y++) {
-    for (let x = 0; x < out.width; x++) {
-      const sums = [0, 0, 0, 0];
-      for (let k = 0; k < factor * factor; k++) {
-        const fx = Math.min(image.width - 1, x * factor + (k % factor));
-        const fy = Math.min(image.height - 1, y * factor + Math.floor(k / factor));
-        const p = 4 * (fy * image.width + fx);
-        const alpha = image.data[p + 3];
-        for (let c = 0; c < 3; c++) sums[c] += image.data[p + c] * alpha;
-        sums[3] += alpha;
+  const last = made.get(image.data);
+  if (last?.factor === factor) return last.image;
+  const { width, height, data } = image;
+  const out = emptyImage(Math.max(1, Math.floor(width / factor)), Math.max(1, Math.floor(height / factor)));
+  const cells = factor * factor;
+  for (let y = 0, q = 0; y < out.height; y++) {
+    for (let x = 0; x < out.width; x++, q += 4) {
+      let r = 0;
+      let g = 0;
+      let b = 0;
+      let sum = 0;
+      for (let dy = 0; dy < factor; dy++) {
+        const row = Math.min(height - 1, y * factor + dy) * width;
+        for (let dx = 0; dx < factor; dx++) {
+          const p = 4 * (row + Math.min(width - 1, x * factor + dx));
+          const alpha = data[p + 3];
+          r += data[p] * alpha;
+          g += data[p + 1] * alpha;
+          b += data[p + 2] * alpha;
+          sum += alpha;
+        }
       }
-      const q = 4 * (y * out.width + x);
-      for (let c = 0; c < 3; c++) out.data[q + c] = sums[3] === 0 ? 0 : Math.round(sums[c] / sums[3]);
-      out.data[q + 3] = Math.round(sums[3] / (factor * factor));
+      if (sum > 0) {
+        out.data[q] = Math.round(r / sum);
+        out.data[q + 1] = Math.round(g / sum);
+        out.data[q + 2] = Math.round(b / sum);
+      }
+      out.data[q + 3] = Math.round(sum / cells);
     }
   }
+  made.set(data, { factor, image: out });
   return out;
 }
 

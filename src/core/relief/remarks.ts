@@ -1,5 +1,6 @@
 /** What is probably wrong with a relief, in a word each. */
 import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { judgeOrientation } from './orientation';
 import type { Recipe } from './recipe';
 import { STEEPEST_NZ } from './normals';
 import type { ReliefSource } from './source';
@@ -24,7 +25,7 @@ const TILE_SHARE = 0.02;
  * @param inside flags of the pixels that count
  */
 export function remarksOn(
-  source: Pick<ReliefSource, 'recipe' | 'borrowed' | 'normals' | 'heights' | 'layers'>,
+  source: Pick<ReliefSource, 'recipe' | 'cells' | 'borrowed' | 'normals' | 'heights'>,
   normals: Uint8Array,
   inside: Uint8Array,
   width: number,
@@ -48,7 +49,21 @@ export function remarksOn(
   if (!hasShape && isToneLed(source.recipe) && count < (1 - TILE_SHARE) * inside.length)
     remarks.push('tone-led');
   if (tornShare(normals, inside, width, height) > TORN_SHARE) remarks.push('torn');
+  if (hasOddCells(source, width, height)) remarks.push('odd-size');
+  if (source.normals && judgeOrientation(source.normals.image, inside).orientation === 'doubtful')
+    remarks.push('orientation-doubtful');
   return remarks;
+}
+
+/** Whether the cells of a sheet leave something over. */
+function hasOddCells(
+  { cells, recipe }: Pick<ReliefSource, 'cells' | 'recipe'>,
+  width: number,
+  height: number,
+): boolean {
+  const { columns, rows, marginPx, gapPx } = cells ?? recipe.cells;
+  const isOdd = (side: number, count: number) => (side - 2 * marginPx - (count - 1) * gapPx) % count !== 0;
+  return isOdd(width, columns) || isOdd(height, rows);
 }
 
 function isToneLed({ body, grain }: Recipe): boolean {

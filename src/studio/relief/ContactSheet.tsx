@@ -21,8 +21,8 @@ export const REMARK_WORDS: Record<Remark, string> = {
   wild: 'wild: many steep normals',
   'tone-led': 'tone-led: the body has no part in it, colours decide the shape',
   torn: 'torn: facings that no surface could have',
-  'odd-size': 'odd size',
-  'orientation-doubtful': 'orientation doubtful',
+  'odd-size': 'odd size: the cells of the sheet leave something over',
+  'orientation-doubtful': 'orientation doubtful: neither curl nor border says which way green points',
 };
 
 const STATE_LETTERS: Record<ReliefState, string> = {

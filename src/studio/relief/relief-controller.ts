@@ -366,9 +366,13 @@ export class ReliefController {
       marks.lamp(this.lampPlace.x, this.lampPlace.y, bench.lampHeightPx, this.isPinned, bench.lampColour);
     if (this.drawing) {
       const isMask = bench.tool === 'rim' || bench.tool === 'glow';
-      // What a brush does is seen in the relief itself; masks and parts come when the stroke is done.
-      if (this.drawing.kind !== 'brush') marks.trail(this.drawing.points, null, elements.colours.picked);
-      else if (isMask) marks.trail(this.drawing.points, bench.sizePx, `${elements.colours.picked}88`);
+      // What a brush does is seen in the relief itself, a moment later; masks and parts come when the stroke is done.
+      if (!(this.drawing instanceof BrushDrawing))
+        marks.trail(this.drawing.points, null, elements.colours.picked);
+      else {
+        const points = isMask ? this.drawing.points : this.drawing.tail;
+        marks.trail(points, bench.sizePx, `${elements.colours.picked}66`);
+      }
     }
     if (this.pointer) {
       const { x, y } = this.pointer;

@@ -76,6 +76,8 @@ export class BrushDrawing implements ReliefDrawing {
   readonly points: number[] = [];
   private readonly stroke: Stroke;
   private waiting: number[] = [];
+  /** Numbers of `points` that the relief shows already. */
+  private shownCount = 0;
   private isAsking = false;
   private isOver = false;
   private done: Stroke | null = null;
@@ -98,6 +100,11 @@ export class BrushDrawing implements ReliefDrawing {
     this.begun = settled.then(() => this.begin());
     if (start.shift && last) this.add(last.x, last.y, start.pressure);
     this.move(start, true);
+  }
+
+  /** The end of the stroke that the relief does not show yet. */
+  get tail(): readonly number[] {
+    return this.points.slice(Math.max(0, this.shownCount - 3));
   }
 
   move({ x, y, pressure }: ReliefPoint, isFirst = false): void {
@@ -164,6 +171,7 @@ export class BrushDrawing implements ReliefDrawing {
     this.waiting = [];
     try {
       const patch = await this.studio.workers.live.extendStroke(points);
+      this.shownCount += points.length;
       if (patch && !this.isOver) this.show(patch);
     } catch (thrown) {
       this.studio.say(wordsOf(thrown));

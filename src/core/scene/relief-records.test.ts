@@ -1,0 +1,161 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { groundText, orderText, picturesOf } from '../relief/order';
+import { readRecipe, recipeWith } from '../relief/recipe';
+import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
+import { newArtwork, newRelief, newScene } from './defaults';
+import { SCENE_VERSION, type SceneDocument } from './document';
+import { create } from './edits';
+import { borrowersOf, reliefOrderOf, reliefStateOf } from './relief-order';
+import { checkEdited, readScene } from './schema';
+import { applyEdits } from './edits';
+
+const BRUSH: BrushStroke = {
+  kind: 'raise',
+  area: 'line',
+  points: [1, 2, 1],
+  sizePx: 4,
+  hardness: 1,
+  opacity: 1,
+  heightPx: 1,
+  faceX: 0,
+  faceY: 0,
+  level: 0,
+  pictureSha: null,
+};
+
+function scene(): SceneDocument {
+  const document = newScene();
+  for (const id of ['a', 'b', 'c']) {
+    document.artworks[id] = newArtwork({
+      name: id,
+      imageSha: id.repeat(64),
+      widthPx: 8,
+      heightPx: 8,
+      pixelArt: true,
+    });
+    document.reliefs[id] = newRelief({ recipe: recipeWith({}) });
+  }
+  document.reliefs.a.layers = [
+    { id: 'low', name: 'Low', hidden: false },
+    { id: 'high', name: 'High', hidden: false },
+  ];
+  const stroke = (order: string, layerId: string, fields: Partial<BrushStroke> = {}) => ({
+    ...BRUSH,
+    ...fields,
+    artworkId: 'a',
+    layerId,
+    order,
+  });
+  document.strokes = {
+    s3: stroke('a3', 'low', { kind: 'smooth' }),
+    s1: stroke('a1', 'high', { kind: 'face' }),
+    s2: stroke('a2', 'low'),
+  };
+  return document;
+}
+
+describe('a document of version 1', () => {
+  const raw = JSON.parse(
+    readFileSync(new URL('./fixtures/version-1.json', import.meta.url), 'utf8'),
+  ) as Record<string, unknown>;
+
+  it('is brought to the newest, and loses nothing', () => {
+    const read = readScene(raw) as SceneDocument & { notes: unknown };
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.strokes).toEqual({});
+    expect(read.artworks.churn).toMatchObject({ name: 'Churn', cells: null });
+    expect(read.reliefs.churn).toMatchObject({ borrowedId: null, layers: [] });
+    expect(readRecipe(read.reliefs.churn.recipe)).toMatchObject({
+      strength: 1.5,
+      grain: { outlineGuard: 0.7 },
+    });
+    expect(read.notes).toEqual({ kept: 'what is not known stays' });
+  });
+
+  it('of a version that is not known is refused by its number', () => {
+    expect(() => readScene({ ...raw, version: 99 })).toThrow(/Version 99/);
+  });
+});
+
+describe('an order', () => {
+  it('has the strokes by layer, lowest first, in the order in which they were drawn', () => {
+    const order = reliefOrderOf(scene(), 'a')!;
+    expect(order.layers.map((layer) => layer.map(({ kind }) => kind))).toEqual([
+      ['raise', 'smooth'],
+      ['face'],
+    ]);
+    expect(order.layers[0][0]).toEqual(BRUSH);
+  });
+
+  it('leaves hidden layers out, and stands on the same ground without them', () => {
+    const document = scene();
+    const all = reliefOrderOf(document, 'a')!;
+    document.reliefs.a.layers[0].hidden = true;
+    const some = reliefOrderOf(document, 'a')!;
+    expect(some.layers.length).toBe(1);
+    expect(orderText(some)).not.toBe(orderText(all));
+    expect(groundText(some)).toBe(groundText(all));
+  });
+
+  it('brings the lender with it, and refuses a circle by name', () => {
+    const document = scene();
+    document.reliefs.b.borrowedId = 'a';
+    document.reliefs.c.borrowedId = 'b';
+    expect(reliefOrderOf(document, 'c')!.borrowed!.borrowed!.layers.length).toBe(2);
+    expect(borrowersOf(document.reliefs, 'a').sort()).toEqual(['b', 'c']);
+    document.reliefs.a.borrowedId = 'c';
+    expect(() => reliefOrderOf(document, 'a')).toThrow(/"a" from "c" from "b" from "a"/);
+  });
+
+  it('names every picture that it needs', () => {
+    const document = scene();
+    const sha = (letter: string) => letter.repeat(64);
+    document.reliefs.b.borrowedId = 'a';
+    document.reliefs.b.normals = { sha: sha('1'), yUp: true, use: 'facings', share: 1 };
+    document.reliefs.b.heights = { sha: sha('2'), lowPx: 0, highPx: 4 };
+    document.strokes.p = { ...document.strokes.s1, kind: 'paste-height', pictureSha: sha('3') };
+    expect(picturesOf(reliefOrderOf(document, 'b')!)).toEqual({
+      images: [sha('b'), sha('1'), sha('a')],
+      heights: [sha('2'), sha('3')],
+    });
+  });
+
+  it('is none where there is no relief', () => {
+    const document = scene();
+    delete document.reliefs.c;
+    expect(reliefOrderOf(document, 'c')).toBeNull();
+  });
+});
+
+describe('the state of a relief', () => {
+  it('says how it came about, and when what was made by hand is for other art', () => {
+    const document = scene();
+    const state = (id: string) =>
+      reliefStateOf(document, id, (of) => Object.values(document.strokes).some((s) => s.artworkId === of));
+    expect([state('a'), state('b')]).toEqual(['painted', 'made']);
+    document.reliefs.b.borrowedId = 'a';
+    document.reliefs.c.normals = { sha: 'f'.repeat(64), yUp: true, use: 'facings', share: 1 };
+    document.reliefs.c.madeForSha = document.artworks.c.imageSha;
+    expect([state('b'), state('c')]).toEqual(['borrowed', 'imported']);
+    document.artworks.c.imageSha = '9'.repeat(64);
+    expect(state('c')).toBe('out-of-date');
+    delete document.reliefs.b;
+    expect(state('b')).toBe('none');
+  });
+});
+
+describe('strokes in a document', () => {
+  it('are checked field by field', () => {
+    const document = scene();
+    const bad = (fields: object) => {
+      const edits = [create('strokes', 'x', { ...document.strokes.s1, ...fields })];
+      checkEdited(applyEdits(document, edits), edits);
+    };
+    expect(() => bad({})).not.toThrow();
+    expect(() => bad({ points: [1, 2] })).toThrow(/strokes\.x.*pressure/);
+    expect(() => bad({ kind: 'scratch' })).toThrow(/kind/);
+    expect(() => bad({ sizePx: 0 })).toThrow(/sizePx/);
+    expect(() => bad({ pictureSha: 'x' })).toThrow(/sha/);
+  });
+});
