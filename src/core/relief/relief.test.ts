@@ -222,6 +222,25 @@ describe('a recipe file', () => {
     expect(() => readRecipe(value)).toThrow(words);
   });
 
+  it('is chosen by looking at outlines and at the true size', () => {
+    const ink = shape(34, 34, (x, y) => x > 1 && x < 33 && y > 1 && y < 33, true);
+    for (let i = 0; i < 34 * 34; i++) {
+      const [x, y] = [i % 34, Math.floor(i / 34)];
+      const isInk = x % 8 === 1 || y === 1 || y === 32;
+      ink.data.set(isInk ? [16, 14, 18] : [190, 150 + (x & 7), 120], 4 * i);
+    }
+    const chosen = chooseRecipe(ink);
+    expect(chosen.seen).toMatch(/pixel art .* outlined/);
+    expect(chosen.recipe.body.regions).toBe('outlines');
+    const large = emptyImage(102, 102);
+    for (let i = 0; i < 102 * 102; i++) {
+      const from = 4 * (Math.floor(i / 102 / 3) * 34 + Math.floor((i % 102) / 3));
+      large.data.set(ink.data.subarray(from, from + 4), 4 * i);
+    }
+    expect(chooseRecipe(large).seen).toMatch(/at 3 times/);
+    expect(chooseRecipe(large).recipe).toEqual(chosen.recipe);
+  });
+
   it('is chosen by looking: a full tile has no body, a silhouette has one', () => {
     expect(chooseRecipe(shape(32, 32, () => true)).recipe.body.kind).toBe('none');
     expect(

@@ -35,7 +35,7 @@ export const RELIEF_TOOL_WORDS: Record<ReliefTool, { words: string; key: string;
   fill: {
     words: 'Fill',
     key: 'i',
-    hint: 'Click to give a part, a colour or a polygon the facing of the ball',
+    hint: 'Click to give a part, a colour or a polygon (Enter closes it) the facing of the ball',
   },
   join: { words: 'Join', key: 'j', hint: 'Draw through parts to make them one' },
   split: { words: 'Split', key: 't', hint: 'Draw across a part to cut it' },

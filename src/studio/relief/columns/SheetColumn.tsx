@@ -2,12 +2,15 @@
 import type { Cells } from '@/core/relief/recipe';
 import { framesOf } from '@/core/relief/frames';
 import { wordsOf } from '@/core/faults';
-import { Column } from '../../controls/small';
+import { Column, Switch } from '../../controls/small';
 import { ValueField } from '../../controls/ValueField';
 import { useScene, useStudio } from '../../context';
 import { RecipeValue, type RecipeControls } from './recipe-controls';
 
 const ONE: Cells = { columns: 1, rows: 1, marginPx: 0, gapPx: 0 };
+
+/** Clockwise from the right. */
+const UPWARD_DEG = -90;
 
 /** The cells of a sheet, each of which is made by itself, and the generated rim. */
 export function SheetColumn({ artworkId, controls }: { artworkId: string; controls: RecipeControls }) {
@@ -68,35 +71,31 @@ export function SheetColumn({ artworkId, controls }: { artworkId: string; contro
         controls={controls}
         set={(from, hardness) => ({ ...from, rim: { ...from.rim, hardness } })}
       />
-      <div className="flex items-center">
-        <div className="min-w-0 flex-1">
-          <RecipeValue
-            label="Side"
-            value={rim.sideDeg ?? -90}
-            low={-180}
-            high={180}
-            step={5}
-            digits={0}
-            unit="°"
-            disabled={isAllRound}
-            controls={controls}
-            set={(from, sideDeg) => ({ ...from, rim: { ...from.rim, sideDeg } })}
-          />
-        </div>
-        <button
-          type="button"
-          aria-pressed={isAllRound}
-          className="cursor-pointer pl-1 text-small text-ash"
-          onClick={() =>
-            controls.keep(
-              { ...controls.recipe, rim: { ...rim, sideDeg: isAllRound ? -90 : null } },
-              'Side of the rim',
-            )
-          }
-        >
-          {isAllRound ? 'all round' : 'one side'}
-        </button>
-      </div>
+      <Switch
+        label="Caught"
+        on={!isAllRound}
+        words={['from one side', 'all round']}
+        onChange={(on) =>
+          controls.keep(
+            { ...controls.recipe, rim: { ...rim, sideDeg: on ? UPWARD_DEG : null } },
+            'Side of the rim',
+          )
+        }
+      />
+      {!isAllRound && (
+        <RecipeValue
+          label="Side"
+          value={rim.sideDeg ?? UPWARD_DEG}
+          low={-180}
+          high={180}
+          step={5}
+          digits={0}
+          unit="°"
+          initial={UPWARD_DEG}
+          controls={controls}
+          set={(from, sideDeg) => ({ ...from, rim: { ...from.rim, sideDeg } })}
+        />
+      )}
     </Column>
   );
 }
