@@ -23,6 +23,7 @@ function larger(a: number, b: number): number {
 
 /** The largest of three values, `offset` apart, along rows and then along columns. */
 function widened(plane: Int16Array, width: number, height: number, offset: number): Int16Array {
+  // At the ends the nearest value stands in: its window lies within the one that is wanted.
   const rows = new Int16Array(plane.length);
   for (let y = 0; y < height; y++) {
     const row = y * width;
@@ -30,16 +31,16 @@ function widened(plane: Int16Array, width: number, height: number, offset: numbe
     const start = Math.min(end, row + offset);
     const stop = Math.max(start, end - offset);
     for (let i = row; i < start; i++)
-      rows[i] = i + offset < end ? larger(plane[i], plane[i + offset]) : plane[i];
+      rows[i] = larger(larger(plane[row], plane[i]), plane[Math.min(end - 1, i + offset)]);
     for (let i = start; i < stop; i++)
       rows[i] = larger(larger(plane[i - offset], plane[i]), plane[i + offset]);
-    for (let i = stop; i < end; i++) rows[i] = larger(plane[i - offset], plane[i]);
+    for (let i = stop; i < end; i++) rows[i] = larger(larger(plane[i - offset], plane[i]), plane[end - 1]);
   }
   const out = new Int16Array(plane.length);
   for (let y = 0; y < height; y++) {
     const row = y * width;
-    const above = y >= offset ? row - offset * width : row;
-    const below = y + offset < height ? row + offset * width : row;
+    const above = Math.max(0, y - offset) * width;
+    const below = Math.min(height - 1, y + offset) * width;
     for (let x = 0; x < width; x++)
       out[row + x] = larger(larger(rows[row + x], rows[above + x]), rows[below + x]);
   }

@@ -180,7 +180,9 @@ function depthByCoverage(nx: number, ny: number, a: number): number {
 }
 
 /** Rounds after which hardly a pixel finds a nearer piece. */
-const ROUNDS = 3;
+const ROUNDS = 2;
+/** Steps along the edge after that; more than a few are never taken. */
+const MOST_STEPS = 16;
 
 /**
  * Distances to the nearest piece. The nearest edge pixel's piece need not be the nearest: far inside a bend many lie
@@ -204,13 +206,17 @@ function softDepth(
       squared[i] = squaredTo(values, piece[i], x, y);
     }
   }
-  const ask = (i: number, x: number, y: number, j: number) => {
-    const other = piece[j];
+  const tryPiece = (i: number, x: number, y: number, other: number) => {
     if (other < 0 || other === piece[i]) return;
     const s = squaredTo(values, other, x, y);
     if (s >= squared[i]) return;
     squared[i] = s;
     piece[i] = other;
+  };
+  const ask = (i: number, x: number, y: number, j: number) => {
+    tryPiece(i, x, y, piece[j]);
+    // An edge pixel may itself lie nearer to a neighbour's piece, and still has its own to give.
+    if (sites[j]) tryPiece(i, x, y, number[j]);
   };
   for (let round = 0; round < ROUNDS; round++) {
     for (let y = 0, i = 0; y < height; y++) {
@@ -234,8 +240,32 @@ function softDepth(
       }
     }
   }
+  const pixelOf = new Int32Array(values.length / 4);
+  for (let i = 0; i < sites.length; i++) if (sites[i]) pixelOf[number[i]] = i;
+  /** Goes from piece to piece along the edge for as long as that leads nearer. */
+  const climb = (i: number, x: number, y: number) => {
+    for (let step = 0; step < MOST_STEPS; step++) {
+      const from = piece[i];
+      const at = pixelOf[from];
+      const ax = at % width;
+      const ay = (at - ax) / width;
+      for (let py = Math.max(0, ay - 1); py <= ay + 1 && py < height; py++) {
+        for (let px = Math.max(0, ax - 1); px <= ax + 1 && px < width; px++) {
+          const j = py * width + px;
+          if (sites[j]) tryPiece(i, x, y, number[j]);
+        }
+      }
+      if (piece[i] === from) return;
+    }
+  };
   const out = new Float32Array(width * height);
-  for (let i = 0; i < out.length; i++) if (inside[i]) out[i] = Math.sqrt(squared[i]);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      if (!inside[i] || piece[i] < 0) continue;
+      if (squared[i] <= far) climb(i, x, y);
+      out[i] = Math.sqrt(squared[i]);
+    }
+  }
   return out;
 }
 

@@ -5,6 +5,7 @@ import { recipeWith } from './recipe';
 import { pictureRelief, reliefOf } from './relief-of';
 import { silhouetteOf } from './silhouette';
 import { plainSource } from './source';
+import { mirrored } from './testing/shapes';
 import { toneOf } from './tone';
 
 const INK = [20, 16, 20];
@@ -46,6 +47,16 @@ describe('parts', () => {
     const labels = labelsOf(image, 'colours');
     expect(label(labels, 8, 10)).toBe(label(labels, 8, 5));
     expect(label(labels, 8, 5)).not.toBe(label(labels, 24, 5));
+  });
+
+  it.each(['outlines', 'colours'] as const)('are mirrored with the art: by %s', (regions) => {
+    const image = panels([190, 120, 80], [80, 120, 190]);
+    for (let x = 4; x < 12; x++) image.data.set([178, 112, 74, 255], 4 * (10 * 34 + x));
+    const [a, b] = [labelsOf(image, regions), labelsOf(mirrored(image), regions)];
+    const pairs = new Set<string>();
+    for (let i = 0; i < a.length; i++) pairs.add(`${a[i]} ${b[i - (i % 34) + 33 - (i % 34)]}`);
+    // Each part of the one is one part of the other.
+    expect(pairs.size).toBe(new Set(a).size);
   });
 
   it('are islands where nothing else is asked for', () => {

@@ -42,8 +42,7 @@ export function partsOf(
   if (regions === 'silhouette') labels = islands(inside, width, height);
   else if (regions === 'outlines') {
     const parts = withoutScraps(areasBetweenOutlines(tone, silhouette), inside);
-    const sizes = sizesOf(parts);
-    labels = grown(parts, inside, width, height, (_, j) => -sizes[parts[j]]);
+    labels = grown(parts, inside, width, height, () => 0);
   } else {
     const differs = colourDifference(image, inside);
     const areas = labelled(
@@ -142,13 +141,14 @@ function grown(
   away: (i: number, j: number) => number,
 ): Uint16Array {
   const out = labels.slice();
+  const sizes = sizesOf(labels);
   let ring: number[] = [];
   for (let i = 0; i < out.length; i++) if (out[i] === 0 && inside[i]) ring.push(i);
   while (ring.length > 0) {
     const found: number[] = [];
     const left: number[] = [];
     for (const i of ring) {
-      const label = nearestBeside(out, i, width, height, away);
+      const label = nearestBeside(out, sizes, i, width, height, away);
       if (label > 0) found.push(i, label);
       else left.push(i);
     }
@@ -162,6 +162,7 @@ function grown(
 
 function nearestBeside(
   labels: Uint16Array,
+  sizes: Int32Array,
   i: number,
   width: number,
   height: number,
@@ -172,7 +173,8 @@ function nearestBeside(
   for (const j of neighbours(i, width, height)) {
     if (labels[j] === 0) continue;
     const d = away(i, j);
-    if (d >= least) continue;
+    // Of two that are as near the larger part takes it.
+    if (d > least || (d === least && sizes[labels[j]] <= sizes[best])) continue;
     least = d;
     best = labels[j];
   }

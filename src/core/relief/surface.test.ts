@@ -89,7 +89,7 @@ describe('turned and mirrored art', () => {
   const recipes = fc.constantFrom<RecipeFields>(
     { body: { kind: 'bevel', widthPx: 5 } },
     { body: { kind: 'inflate' } },
-    { body: { kind: 'bevel', regions: 'colours', partShare: 0.6 } },
+    { body: { kind: 'bevel', regions: 'outlines', partShare: 0.6 } },
     { body: { kind: 'none' }, grain: { heightPx: 3 } },
   );
   const sides = fc.constantFrom(20, 23, 31, 32);

@@ -58,9 +58,10 @@ export function sweep(
   const { points, opacity } = stroke;
   const count = Math.floor(points.length / 3);
   let rect = NO_RECT;
-  for (let k = Math.max(0, from - 1); k < Math.max(1, count - 1) && k < count; k++) {
-    const a = 3 * k;
-    const b = k + 1 < count ? a + 3 : a;
+  // The first point is a piece of its own, however many come with it; then the pieces between the points.
+  for (let k = from === 0 ? -1 : from - 1; k < count - 1; k++) {
+    const a = 3 * Math.max(0, k);
+    const b = 3 * (k + 1);
     const radius = stroke.sizePx / 2;
     const piece = grownRect(
       {
