@@ -65,6 +65,8 @@ export interface CutRect {
   heightPx: number;
 }
 
+const RECALLED_PIXELS = 256 * 256;
+
 const pictures = new WorkerPictures();
 const desk = new ReliefDesk();
 
@@ -146,10 +148,12 @@ const work = {
     return unlessOvertaken(async () => {
       const start = performance.now();
       const check = checkFor(ticket);
-      const there = await recalled(order);
-      if (there) return sent({ ...there, took: performance.now() - start });
       const source = await pictures.source(order);
       check();
+      // A small relief is made quicker than it is looked up.
+      const isLarge = source.image.width * source.image.height > RECALLED_PIXELS;
+      const there = isLarge ? await recalled(order) : null;
+      if (there) return sent({ ...there, took: performance.now() - start });
       const { ground, planes, normals } = desk.make(order, source, check);
       const result = resultOf(ground, planes, normals);
       const { inside } = silhouetteOf(source.image);

@@ -203,7 +203,7 @@ export const PARITY_SCENES: ParityScene[] = [
     {
       settings: { pixelArt: false, lightSpace: 'display' },
       sprites: walls,
-      lights: [{ x: 47.3, y: 21.2, heightPx: 50, reachPx: 40 }],
+      lights: [{ x: 47.3, y: 21.2, heightPx: 50, reachPx: 28 }],
       occluders: boxes.slice(0, 2),
     },
     2,
