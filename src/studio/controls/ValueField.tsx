@@ -145,7 +145,8 @@ export function ValueField(props: ValueFieldProps) {
         onFocus={(event) => {
           setTyped(differs ? '' : shown);
           const field = event.currentTarget;
-          requestAnimationFrame(() => field.select());
+          // By then the hand may be in another field already; selecting here would take it back.
+          requestAnimationFrame(() => document.activeElement === field && field.select());
         }}
         onChange={(event) => setTyped(event.currentTarget.value)}
         onBlur={finish}
