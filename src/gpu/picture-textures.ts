@@ -1,6 +1,6 @@
 /** Pictures on the GPU, uploaded when first drawn and again when their pixels change, kept least recently used. */
 import type { PicturePixels } from '@/core/moment/moment';
-import type { Rect } from '@/core/raster/crop';
+import type { Rect } from '@/core/raster/rect';
 import type { LightSpace } from '@/core/raster/colour';
 import type { Device } from './device';
 

@@ -16,7 +16,7 @@ import type {
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
-import type { Rect } from '@/core/raster/crop';
+import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
 import { DIRECT_PROGRAM, GATHER_PROGRAM } from './shaders/layer';
 import { COMPOSITE_PROGRAM, ENCODE_PROGRAM } from './shaders/picture';

@@ -2,8 +2,7 @@
  * Reliefs in the making on one worker. The ground of the last few, and the planes that strokes made of it, are kept,
  * so that a stroke, its undoing, or another view of the same relief need not begin from the art.
  */
-import type { Rect } from '@/core/raster/crop';
-import { isEmptyRect } from '@/core/relief/strokes/coverage';
+import { isEmptyRect, type Rect } from '@/core/raster/rect';
 import { enlargedPlane } from '@/core/relief/frames';
 import type { PartDone } from '@/core/relief/frame-heights';
 import { paintGroundOf, type ReliefGround } from '@/core/relief/ground';

@@ -1,13 +1,6 @@
 /** Parts of pictures and planes. */
 import { emptyImage, type Image } from './image';
-
-/** A part of a picture: columns left to right - 1, rows top to bottom - 1. */
-export interface Rect {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
+import type { Rect } from './rect';
 
 export type Plane = Float32Array | Uint8Array | Uint16Array;
 

@@ -2,7 +2,7 @@
 import { InputFault } from '../faults';
 import { emptyImage, type Image } from '../raster/image';
 import type { Cells } from './recipe';
-import type { Rect } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 
 /**
  * The frames of a sheet: equal cells in columns and rows, a margin round all and a gap between them; what is left over

@@ -1,5 +1,5 @@
 /** What recipe and imports give, before any stroke: the ground that strokes are laid on. */
-import type { Rect } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import type { Image } from '../raster/image';
 import type { Palette } from '../raster/palette';
 import type { Wrap } from '../raster/wrap';
@@ -24,12 +24,13 @@ export interface ReliefGround {
 }
 
 export function paintGroundOf(ground: ReliefGround): PaintGround {
-  const { image, silhouette, frames, pixelArt, parts, palette } = ground;
+  const { image, silhouette, frames, wrap, pixelArt, parts, palette } = ground;
   return {
     width: image.width,
     height: image.height,
     inside: silhouette.inside,
     frames,
+    wrap,
     pixelArt,
     parts,
     colours: () => palette().indices,

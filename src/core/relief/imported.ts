@@ -5,7 +5,7 @@ import { labelled } from '../raster/regions';
 import { solvePoisson } from './multigrid';
 import { STEEPEST_NZ, type FacingPaint } from './normals';
 import type { ReliefGround } from './ground';
-import type { Rect } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import type { ImportedHeights, ImportedNormals } from './source';
 import type { MaskPaint, Planes } from './strokes/painted';
 

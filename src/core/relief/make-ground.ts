@@ -1,6 +1,7 @@
 /** Makes the ground of a relief: each frame by itself from art and recipe, or from what was borrowed or imported. */
 import { checkImage, looksLikePixelArt, type Image } from '../raster/image';
-import { cropped, croppedPlane, putPlane, type Rect } from '../raster/crop';
+import { cropped, croppedPlane, putPlane } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import { paletteOf } from '../raster/palette';
 import { NO_WRAP, type Wrap } from '../raster/wrap';
 import { atTrueSize, framesOf, trueTimes } from './frames';

@@ -3,7 +3,7 @@ import { atan2, cos, sin } from '../geometry/exact';
 import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
 import { BAYER8 } from '../raster/bayer';
 import type { Recipe } from './recipe';
-import type { Rect } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import { eachSlope, type HeightField } from './slopes';
 
 /** How far facings are carried on beyond the silhouette, so that filtering meets no seam. */

@@ -3,7 +3,8 @@
  * bits on every machine. The work goes in two steps, so that painting need not make anew what lies below it: the
  * ground that recipe and imports give, and what strokes make of it.
  */
-import { croppedPlane, putPlane, type Rect } from '../raster/crop';
+import { croppedPlane, putPlane } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import type { Image } from '../raster/image';
 import { enlargedPlane } from './frames';
 import type { PartDone } from './frame-heights';

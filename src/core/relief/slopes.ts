@@ -3,7 +3,7 @@
  * seamless tile they go on around its border. Pixel art: central differences; painted art: the rotation-invariant
  * kernel 3, 10, 3 of Scharr (2000), row by row, rows whose centre is outside dropped and the weights made whole.
  */
-import type { Rect } from '../raster/crop';
+import type { Rect } from '../raster/rect';
 import type { Wrap } from '../raster/wrap';
 
 export interface HeightField {

@@ -7,9 +7,11 @@ import { NORMAL_BYTE_TO_VALUE } from '../../light/facing';
 import { blurred } from '../../raster/blur';
 import { heightOfStep } from '../../raster/height-picture';
 import type { FacingPaint } from '../normals';
-import type { Rect } from '../../raster/crop';
-import { coverPolygon, coverWhere, grownRect, isEmptyRect, NO_RECT, sweep } from './coverage';
+import { commonRect, grownRect, isEmptyRect, liesIn, NO_RECT, type Rect } from '../../raster/rect';
+import type { Wrap } from '../../raster/wrap';
+import { coverPolygon, coverWhere } from './coverage';
 import type { PlacedStroke } from './stroke';
+import { sweep } from './sweep';
 
 /** A mask's painted value and the share to which it counts. */
 export interface MaskPaint {
@@ -29,8 +31,9 @@ export interface PaintGround {
   width: number;
   height: number;
   inside: Uint8Array;
-  /** The frames of a sheet, or the whole; nothing is smoothed across them. */
+  /** The frames of a sheet, or the whole; no stroke reaches across them. */
   frames: readonly Rect[];
+  wrap: Wrap;
   pixelArt: boolean;
   /** A label for each part. */
   parts(): Uint16Array;
@@ -69,42 +72,25 @@ function clear(coverage: Float32Array, width: number, { left, top, right, bottom
 
 /** Fills a cleared coverage plane with all of a stroke. */
 export function cover(ground: PaintGround, coverage: Float32Array, stroke: PlacedStroke): Rect {
-  const { width, height, inside, pixelArt } = ground;
+  const { width, height, inside } = ground;
   if (stroke.pasted) {
     coverage.fill(stroke.opacity);
     return { left: 0, top: 0, right: width, bottom: height };
   }
-  switch (stroke.area) {
-    case 'line':
-      return sweep(coverage, width, height, stroke, pixelArt);
-    case 'polygon':
-      return coverPolygon(coverage, width, height, stroke);
-    case 'part': {
-      const i = pixelUnder(ground, stroke);
-      if (i < 0) return NO_RECT;
-      const parts = ground.parts();
-      return coverWhere(
-        coverage,
-        width,
-        height,
-        stroke.opacity,
-        (j) => parts[j] === parts[i] && inside[j] === 1,
-      );
-    }
-    case 'colour': {
-      const i = pixelUnder(ground, stroke);
-      if (i < 0) return NO_RECT;
-      const colours = ground.colours();
-      const frame = frameOf(ground, i);
-      return coverWhere(
-        coverage,
-        width,
-        height,
-        stroke.opacity,
-        (j) => colours[j] === colours[i] && inside[j] === 1 && lies(j, frame, width),
-      );
-    }
-  }
+  if (stroke.area === 'line') return sweep(coverage, ground, stroke);
+  const frame = frameUnder(ground, stroke);
+  if (!frame) return NO_RECT;
+  if (stroke.area === 'polygon') return coverPolygon(coverage, width, frame, stroke);
+  const i = pixelUnder(ground, stroke);
+  if (i < 0) return NO_RECT;
+  const alike = stroke.area === 'part' ? ground.parts() : ground.colours();
+  return coverWhere(coverage, width, frame, stroke.opacity, (j) => alike[j] === alike[i] && inside[j] === 1);
+}
+
+/** The frame in which a stroke begins; a picture that is one frame is meant wherever it begins. */
+function frameUnder({ frames }: PaintGround, { points }: PlacedStroke): Rect | undefined {
+  if (frames.length === 1) return frames[0];
+  return frames.find((frame) => liesIn(frame, points[0], points[1]));
 }
 
 /** The inside pixel under the stroke's first point, or -1. */
@@ -113,16 +99,6 @@ function pixelUnder({ width, height, inside }: PaintGround, { points }: PlacedSt
   const y = Math.floor(points[1] ?? -1);
   if (x < 0 || y < 0 || x >= width || y >= height) return -1;
   return inside[y * width + x] ? y * width + x : -1;
-}
-
-function frameOf({ frames, width }: PaintGround, i: number): Rect {
-  return frames.find((frame) => lies(i, frame, width)) ?? NO_RECT;
-}
-
-function lies(i: number, { left, top, right, bottom }: Rect, width: number): boolean {
-  const x = i % width;
-  const y = (i - x) / width;
-  return x >= left && x < right && y >= top && y < bottom;
 }
 
 /**
@@ -202,20 +178,30 @@ function smoothCovered(
   to: Float32Array,
 ): void {
   const sigma = Math.min(SMOOTH_MOST_PX, Math.max(SMOOTH_LEAST_PX, sizePx * SMOOTH_SHARE));
-  const { width, height } = ground;
+  const { width, wrap } = ground;
   for (const frame of ground.frames) {
-    const own = meet(rect, frame);
+    const own = commonRect(rect, frame);
     if (isEmptyRect(own)) continue;
-    // Three boxes reach a little over three deviations.
-    const wide = meet(grownRect(own, 4 * sigma + 2, width, height), frame);
+    // Three boxes reach a little over three deviations; around a seamless border they look at the other side.
+    const grown = grownRect(own, 4 * sigma + 2);
+    const held = commonRect(grown, frame);
+    const wide = {
+      left: wrap.x ? grown.left : held.left,
+      right: wrap.x ? grown.right : held.right,
+      top: wrap.y ? grown.top : held.top,
+      bottom: wrap.y ? grown.bottom : held.bottom,
+    };
     const w = wide.right - wide.left;
     const h = wide.bottom - wide.top;
     const plane = new Float32Array(w * h);
     const inside = new Uint8Array(w * h);
-    for (let y = 0; y < h; y++) {
-      const start = (wide.top + y) * width + wide.left;
-      plane.set(from.subarray(start, start + w), y * w);
-      inside.set(ground.inside.subarray(start, start + w), y * w);
+    for (let y = 0, j = 0; y < h; y++) {
+      const row = within(wide.top + y, frame.top, frame.bottom) * width;
+      for (let x = 0; x < w; x++, j++) {
+        const i = row + within(wide.left + x, frame.left, frame.right);
+        plane[j] = from[i];
+        inside[j] = ground.inside[i];
+      }
     }
     const smooth = blurred(plane, inside, w, h, sigma);
     eachCovered(ground, coverage, own, (i, c) => {
@@ -226,13 +212,11 @@ function smoothCovered(
   }
 }
 
-export function meet(a: Rect, b: Rect): Rect {
-  return {
-    left: Math.max(a.left, b.left),
-    top: Math.max(a.top, b.top),
-    right: Math.min(a.right, b.right),
-    bottom: Math.min(a.bottom, b.bottom),
-  };
+/** A column or row around the border of a frame. */
+function within(v: number, low: number, high: number): number {
+  if (v >= low && v < high) return v;
+  const size = high - low;
+  return low + ((((v - low) % size) + size) % size);
 }
 
 function faceCovered(

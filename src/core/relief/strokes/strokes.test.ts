@@ -165,6 +165,70 @@ describe('a fill', () => {
   });
 });
 
+describe('on a sheet', () => {
+  const cells = { columns: 2, rows: 1, marginPx: 0, gapPx: 0 };
+  const onSheet = (...strokes: Stroke[]) => reliefOf({ ...painted([strokes]), cells });
+
+  it('a brush stays in the cell that it paints in, however wide it is', () => {
+    const relief = onSheet(stroke({ sizePx: 10, points: [10, 12, 1] }));
+    expect([at(relief, 11, 12), at(relief, 12, 12)]).toEqual([2, 0]);
+  });
+
+  it('a line through both cells paints both, each by the part that lies in it', () => {
+    const relief = onSheet(stroke({ sizePx: 4, points: [6, 4, 1, 18, 20, 1] }));
+    const halves = [0, 12].map((left) => {
+      let count = 0;
+      for (let y = 0; y < 24; y++) for (let x = left; x < left + 12; x++) if (at(relief, x, y) > 0) count++;
+      return count;
+    });
+    expect(halves[0]).toBeGreaterThan(20);
+    expect(Math.abs(halves[0] - halves[1])).toBeLessThan(4);
+  });
+
+  it('a polygon and a smoothing end at the cell', () => {
+    const polygon = onSheet(stroke({ area: 'polygon', points: [4, 4, 1, 20, 4, 1, 20, 10, 1, 4, 10, 1] }));
+    expect([at(polygon, 11, 6), at(polygon, 12, 6)]).toEqual([2, 0]);
+    const raised = stroke({ area: 'polygon', points: [0, 0, 1, 12, 0, 1, 12, 24, 1, 0, 24, 1] });
+    const smooth = stroke({ kind: 'smooth', sizePx: 12, points: [11, 12, 1] });
+    expect(at(onSheet(raised, smooth), 11, 12)).toBeCloseTo(2, 5);
+  });
+});
+
+describe('on a seamless tile', () => {
+  const seamless: RecipeFields = { ...flat, pixelArt: 'no', seamless: 'both' };
+  const strokes = [
+    stroke({ sizePx: 9, hardness: 0.3, heightPx: 4, points: [0, 3, 1, 5, 1, 1] }),
+    stroke({ kind: 'smooth', sizePx: 10, hardness: 0.5, points: [1, 23, 1] }),
+  ];
+  const moved = (by: number) =>
+    strokes.map((one) => ({ ...one, points: one.points.map((v, k) => (k % 3 === 2 ? v : v + by)) }));
+
+  it('a stroke goes on at the other side, as if the tile were cut elsewhere', () => {
+    const edge = reliefOf(painted([strokes], seamless));
+    const middle = reliefOf(painted([moved(12)], seamless));
+    for (let y = 0; y < 24; y++) {
+      for (let x = 0; x < 24; x++) {
+        const [mx, my] = [(x + 12) % 24, (y + 12) % 24];
+        expect(at(edge, x, y)).toBeCloseTo(at(middle, mx, my), 4);
+        const [a, b] = [facingAt(edge.normals, 24, x, y), facingAt(middle.normals, 24, mx, my)];
+        a.forEach((v, c) => expect(Math.abs(v - b[c])).toBeLessThanOrEqual(1));
+      }
+    }
+    expect(at(edge, 23, 3)).toBeGreaterThan(1);
+  });
+
+  it('one under the hand says that the facings at the other border change too', () => {
+    const ground = groundOf(painted([], seamless));
+    const live = new LiveStroke(
+      paintGroundOf(ground),
+      placed({ ...PLAIN, points: [] }, null, 0, 0, 1),
+      ground.planes,
+      null,
+    );
+    expect(live.extend([2, 12, 1])).toMatchObject({ left: 0, right: 24 });
+  });
+});
+
 describe('what came back from a paint program', () => {
   it('is pasted as height and as facings', () => {
     const values = new Uint16Array(24 * 24).fill(HEIGHT_ZERO);
