@@ -26,7 +26,7 @@ import { silhouetteOf } from '@/core/relief/silhouette';
 import type { Stroke } from '@/core/relief/strokes/stroke';
 import { deflate } from './deflate';
 import type { ReliefAnswer } from './relief-answer';
-import { ReliefDesk, type ReliefPatch } from './relief-desk';
+import { ReliefDesk, type LayerPlace, type ReliefPatch } from './relief-desk';
 import { recalled, remember } from './result-store';
 import { upsampled } from './upsampled';
 import { WorkerPictures } from './worker-pictures';
@@ -246,9 +246,8 @@ const work = {
     return encodeGrey16(changed.width, changed.height, changed.values);
   },
 
-  async beginStroke(order: ReliefOrder, layersBelow: ReliefOrder, stroke: Stroke): Promise<void> {
-    const source = await pictures.source(order);
-    desk.begin(order, source, await pictures.source(layersBelow), stroke);
+  async beginStroke(order: ReliefOrder, place: LayerPlace, stroke: Stroke): Promise<void> {
+    desk.begin(order, await pictures.source(order), place, stroke);
   },
 
   extendStroke(points: number[]): ReliefPatch | null {

@@ -31,6 +31,8 @@ const pictures = {
 };
 const order: ReliefOrder = plainOrder('a', recipeWith({ body: { kind: 'inflate' }, pixelArt: 'no' }));
 const withStroke = (stroke: Stroke): ReliefOrder => ({ ...order, layers: [[stroke]] });
+/** The first layer that there is. */
+const ONLY = { below: 0, upTo: 0 };
 const points = [20, 20, 1, 26, 24, 0.8, 34, 30, 1];
 
 describe('a stroke on the desk', () => {
@@ -40,7 +42,7 @@ describe('a stroke on the desk', () => {
       const desk = new ReliefDesk();
       const stroke = { ...BRUSH, kind };
       const source = sourceOf(order, pictures);
-      desk.begin(order, source, source, stroke);
+      desk.begin(order, source, ONLY, stroke);
       const seen = reliefOf(source);
       for (let k = 0; k < points.length; k += 3) {
         const patch = desk.extend(points.slice(k, k + 3));
@@ -70,11 +72,47 @@ describe('a stroke on the desk', () => {
     },
   );
 
+  it.each(['raise', 'face', 'erase'] as const)(
+    'on a layer below others is seen with them over it, and stands below them when it is kept: %s',
+    (kind) => {
+      const low = { ...BRUSH, heightPx: 2, points: [30, 25, 1] };
+      const high = [
+        { ...BRUSH, points: [24, 22, 1, 36, 28, 1] },
+        { ...BRUSH, kind: 'face' as const, opacity: 0.5, faceX: -0.6, points: [26, 24, 1] },
+      ];
+      const both: ReliefOrder = { ...order, layers: [[low], high] };
+      const stroke = { ...BRUSH, kind };
+      const source = sourceOf(both, pictures);
+      const desk = new ReliefDesk();
+      desk.begin(both, source, { below: 0, upTo: 1 }, stroke);
+      const seen = reliefOf(source);
+      for (let k = 0; k < points.length; k += 3) {
+        const patch = desk.extend(points.slice(k, k + 3))!;
+        const w = patch.rect.right - patch.rect.left;
+        for (let y = patch.rect.top; y < patch.rect.bottom; y++) {
+          const from = 4 * (y - patch.rect.top) * w;
+          seen.normals.set(patch.normals.subarray(from, from + 4 * w), 4 * (y * 60 + patch.rect.left));
+        }
+      }
+      const after: ReliefOrder = { ...order, layers: [[low, { ...stroke, points }], high] };
+      desk.end(after);
+      const kept = desk.make(after, sourceOf(after, pictures), () => {}).normals;
+      const anew = reliefOf(sourceOf(after, pictures)).normals;
+      for (let i = 0; i < 60 * 50; i++) {
+        if (disc.data[4 * i + 3] < 128) continue;
+        for (let c = 0; c < 3; c++) {
+          expect(kept[4 * i + c]).toBe(anew[4 * i + c]);
+          expect(Math.abs(seen.normals[4 * i + c] - anew[4 * i + c])).toBeLessThanOrEqual(1);
+        }
+      }
+    },
+  );
+
   it('that is given up leaves everything as it was', () => {
     const desk = new ReliefDesk();
     const source = sourceOf(order, pictures);
     const before = desk.make(order, source, () => {}).normals.slice();
-    desk.begin(order, source, source, BRUSH);
+    desk.begin(order, source, ONLY, BRUSH);
     desk.extend(points);
     desk.end(null);
     expect(desk.make(order, source, () => {}).normals).toEqual(before);
@@ -93,7 +131,7 @@ describe('a stroke on the desk', () => {
       recipe: recipeWith({ body: { kind: 'none' }, pixelArt: 'yes' }),
     };
     const desk = new ReliefDesk();
-    desk.begin(order, source, source, { ...BRUSH, sizePx: 2, hardness: 1 });
+    desk.begin(order, source, ONLY, { ...BRUSH, sizePx: 2, hardness: 1 });
     const patch = desk.extend([21, 21, 1])!;
     for (const side of Object.values(patch.rect)) expect(side % 2).toBe(0);
     expect(patch.normals.length).toBe(

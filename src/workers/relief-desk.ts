@@ -12,6 +12,7 @@ import { groundText, type ReliefOrder } from '@/core/relief/order';
 import { refreshSurface, surfaceOf } from '@/core/relief/relief-of';
 import type { ReliefSource } from '@/core/relief/source';
 import { LiveStroke } from '@/core/relief/strokes/live-stroke';
+import { StrokesAbove } from './strokes-above';
 import type { Planes } from '@/core/relief/strokes/painted';
 import { placed, type Stroke } from '@/core/relief/strokes/stroke';
 
@@ -33,9 +34,16 @@ export interface ReliefPatch {
 
 const KEPT_GROUNDS = 3;
 
+/** Where among the layers of an order a stroke goes: so many lie below its layer, and so many up to it. */
+export interface LayerPlace {
+  below: number;
+  upTo: number;
+}
+
 interface Painting {
   live: LiveStroke;
   made: MadeRelief;
+  above: StrokesAbove | null;
   normals: Uint8Array;
   surface: Surface;
 }
@@ -57,40 +65,46 @@ export class ReliefDesk {
     return made;
   }
 
-  /**
-   * Begins a stroke over the visible layers of an order.
-   * @param layerBelow the order without the strokes of the layer that is painted on, and those above it
-   */
-  begin(order: ReliefOrder, source: ReliefSource, layerBelow: ReliefSource, stroke: Stroke): void {
+  /** Begins a stroke on a layer of an order. */
+  begin(order: ReliefOrder, source: ReliefSource, place: LayerPlace, stroke: Stroke): void {
     const made = this.make(order, source, () => {});
     const { ground } = made;
-    const below = stroke.kind === 'erase' ? paintedPlanes(layerBelow, ground) : null;
-    const own = placed({ ...stroke, points: [] }, null, 0, 0, ground.times);
-    const live = new LiveStroke(paintGroundOf(ground), own, made.planes, below);
-    this.painting = { live, made, normals: made.normals.slice(), surface: surfaceOf(ground, live.planes) };
+    const through = (count: number) =>
+      paintedPlanes({ ...source, layers: source.layers.slice(0, count) }, ground);
+    const isTop = place.upTo >= source.layers.length;
+    const from = isTop ? made.planes : through(place.upTo);
+    const below = stroke.kind === 'erase' ? through(place.below) : null;
+    const own = placed({ ...stroke, points: [] }, null, 0, 0, ground.times * source.artPx);
+    const live = new LiveStroke(paintGroundOf(ground), own, from, below);
+    const above = isTop ? null : new StrokesAbove(source, ground, from, place.upTo);
+    const surface = surfaceOf(ground, above?.shown ?? live.planes);
+    this.painting = { live, made, above, normals: made.normals.slice(), surface };
   }
 
   /** Adds points, in px of the art. */
   extend(points: readonly number[]): ReliefPatch | null {
     if (!this.painting) return null;
-    const { live, made, normals, surface } = this.painting;
+    const { live, made, above, normals, surface } = this.painting;
     const { times } = made.ground;
     const rect = live.extend(points.map((v, k) => (k % 3 === 2 ? v : v / times)));
     if (isEmptyRect(rect)) return null;
-    refreshSurface(surface, made.ground, live.planes, rect);
+    above?.lay(live.planes, rect, made.ground.image.width);
+    const planes = above?.shown ?? live.planes;
+    refreshSurface(surface, made.ground, planes, rect);
     updateNormals(surface, rect, normals);
-    return patchOf(made.ground, live.planes, normals, rect);
+    return patchOf(made.ground, planes, normals, rect);
   }
 
-  /** Ends the stroke; it stands at once for the order that has it as its last. */
+  /** Ends the stroke; on the top layer it stands at once for the order that has it as its last. */
   end(order: ReliefOrder | null): void {
     if (!this.painting) return;
-    const { live, made, normals } = this.painting;
+    const { live, made, above, normals, surface } = this.painting;
     this.painting = null;
-    if (!order) return;
+    if (!order || above) return;
     const rect = live.finish();
     const { planes } = live;
-    if (!isEmptyRect(rect)) updateNormals(surfaceOf(made.ground, planes), rect, normals);
+    refreshSurface(surface, made.ground, planes, rect);
+    if (!isEmptyRect(rect)) updateNormals(surface, rect, normals);
     this.last = { text: JSON.stringify(order), made: { ...made, planes, normals } };
   }
 

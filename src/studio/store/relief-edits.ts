@@ -47,6 +47,20 @@ export function strokeLayer(studio: Studio, artworkId: string): StrokeLayer | nu
   );
 }
 
+/** How many layers that show something lie below the one that is painted on, and up to it; a new one is the top one. */
+export function layerPlace(studio: Studio, artworkId: string): { below: number; upTo: number } {
+  const painted = new Set(
+    Object.values(studio.scene.strokes)
+      .filter((stroke) => stroke.artworkId === artworkId)
+      .map(({ layerId }) => layerId),
+  );
+  const { layers } = reliefOfArtwork(studio.scene, artworkId);
+  const showing = (some: StrokeLayer[]) => some.filter(({ id, hidden }) => !hidden && painted.has(id)).length;
+  const own = strokeLayer(studio, artworkId);
+  const at = own === null ? layers.length : layers.findIndex(({ id }) => id === own.id);
+  return { below: showing(layers.slice(0, at)), upTo: showing(layers.slice(0, at + 1)) };
+}
+
 export function chooseLayer(studio: Studio, artworkId: string, layerId: string): void {
   studio.reliefBench.setState(({ layerIds }) => ({ layerIds: { ...layerIds, [artworkId]: layerId } }));
 }

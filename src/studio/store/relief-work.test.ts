@@ -9,8 +9,10 @@ import {
   addLayer,
   addPartStroke,
   changeLayer,
+  chooseLayer,
   clearStrokes,
   deleteLayer,
+  layerPlace,
   moveLayer,
   setRecipe,
   strokeEdits,
@@ -80,6 +82,21 @@ describe('strokes', () => {
     expect(studio.scene.strokes).toEqual({});
     studio.scenes.undo();
     expect(Object.keys(studio.scene.strokes).length).toBe(1);
+  });
+
+  it('know how many layers show below theirs', () => {
+    const { studio, paint } = studioWith(['a']);
+    expect(layerPlace(studio, 'a')).toEqual({ below: 0, upTo: 0 });
+    const [low, middle, high] = ['Low', 'Middle', 'High'].map((name) => addLayer(studio, 'a', name)!);
+    for (const id of [low, high]) {
+      chooseLayer(studio, 'a', id);
+      paint('a');
+    }
+    expect(layerPlace(studio, 'a')).toEqual({ below: 1, upTo: 2 });
+    chooseLayer(studio, 'a', middle);
+    expect(layerPlace(studio, 'a')).toEqual({ below: 1, upTo: 1 });
+    changeLayer(studio, 'Hide', 'a', low, { hidden: true });
+    expect(layerPlace(studio, 'a')).toEqual({ below: 0, upTo: 0 });
   });
 
   it('are taken away together, and go with their artwork', () => {

@@ -3,13 +3,12 @@
  * one edit. Places are px of the art.
  */
 import { LIMITS } from '@/core/limits';
-import type { ReliefOrder } from '@/core/relief/order';
 import { reliefOrderOf } from '@/core/scene/relief-order';
 import type { Stroke, StrokeKind } from '@/core/relief/strokes/stroke';
 import { wordsOf } from '@/core/faults';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import type { ReliefTool } from '../store/relief-bench';
-import { addPartStroke, strokeEdits, strokeLayer } from '../store/relief-edits';
+import { addPartStroke, layerPlace, strokeEdits } from '../store/relief-edits';
 import type { Studio } from '../store/studio';
 
 export interface ReliefPoint {
@@ -157,7 +156,7 @@ export class BrushDrawing implements ReliefDrawing {
     const { studio, artworkId, stroke } = this;
     try {
       const order = reliefOrderOf(studio.scene, artworkId);
-      if (order) await studio.workers.live.beginStroke(order, belowLayer(studio, artworkId, order), stroke);
+      if (order) await studio.workers.live.beginStroke(order, layerPlace(studio, artworkId), stroke);
     } catch (thrown) {
       studio.say(wordsOf(thrown));
     }
@@ -179,17 +178,6 @@ export class BrushDrawing implements ReliefDrawing {
     this.isAsking = false;
     if (this.waiting.length > 0) await this.flush();
   }
-}
-
-/** The order as it is below the layer that is painted on, to which rubbing out leads back. */
-function belowLayer(studio: Studio, artworkId: string, order: ReliefOrder): ReliefOrder {
-  const layer = strokeLayer(studio, artworkId);
-  if (!layer) return order;
-  const { reliefs } = studio.scene;
-  const relief = reliefs[artworkId];
-  const at = relief.layers.findIndex(({ id }) => id === layer.id);
-  const lower = { ...relief, layers: relief.layers.slice(0, at) };
-  return reliefOrderOf({ ...studio.scene, reliefs: { ...reliefs, [artworkId]: lower } }, artworkId) ?? order;
 }
 
 /** Joins and splits parts along a drawn line. */
