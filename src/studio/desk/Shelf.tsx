@@ -4,6 +4,7 @@ import { useDesk, useScene, useStudio } from '../context';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { pictureUrl } from '../store/server-api';
 import { deleteEdits } from '../store/commands';
+import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** The project's artworks, ready to be put on the stage by a click or a drag. */
 export function Shelf() {
@@ -47,16 +48,9 @@ export function Shelf() {
             Delete the chosen one
           </button>
         )}
-        <label className="key">
+        <FileKey accept={PICTURE_FILES} multiple onFiles={(files) => void bringIn(files)}>
           Bring in PNG files
-          <input
-            type="file"
-            accept="image/png,.ora"
-            multiple
-            className="sr-only"
-            onChange={(event) => void bringIn([...(event.currentTarget.files ?? [])])}
-          />
-        </label>
+        </FileKey>
         <button
           type="button"
           className="key"

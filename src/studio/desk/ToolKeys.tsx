@@ -1,4 +1,5 @@
 'use client';
+import { ToolKey } from '../controls/ToolKey';
 import { useDesk, useScene, useStudio } from '../context';
 import { commandOf, TOOL_WORDS } from '../store/commands';
 import { TOOLS } from '../store/desk-store';
@@ -14,27 +15,21 @@ export function ToolKeys() {
   );
   return (
     <div className="flex w-[168px] shrink-0 flex-col gap-1 border-r border-line bg-soot p-2">
-      <div role="toolbar" aria-label="Tools" className="grid grid-cols-2 gap-1">
+      <div role="toolbar" aria-label="Tools" className="grid auto-rows-[26px] grid-cols-2 gap-1">
         {TOOLS.map((name) => (
-          <button
+          <ToolKey
             key={name}
-            type="button"
-            className="key flex items-center justify-between"
-            aria-pressed={tool === name}
+            words={TOOL_WORDS[name].words}
+            keyName={TOOL_WORDS[name].key}
+            pressed={tool === name}
             onClick={() => commandOf(`tool-${name}`).run(studio)}
-          >
-            {TOOL_WORDS[name].words}
-            <span className="figure text-dust uppercase">{TOOL_WORDS[name].key}</span>
-          </button>
+          />
         ))}
-        <button
-          type="button"
-          className="key flex items-center justify-between"
-          aria-pressed={shelfOpen}
+        <ToolKey
+          words="Shelf"
+          pressed={shelfOpen}
           onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}
-        >
-          Shelf
-        </button>
+        />
       </div>
       <label className="mt-auto flex items-center gap-2 text-ash">
         onto

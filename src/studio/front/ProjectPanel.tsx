@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { NameField } from '../controls/NameField';
 import { api, type ProjectEntry, type SceneEntry } from '../store/server-api';
+import { FileKey } from '../controls/FileKey';
 
 type Act = (work: () => Promise<unknown>) => Promise<void>;
 
@@ -53,19 +54,9 @@ function OpenKeys({ project, act }: { project: ProjectEntry; act: Act }) {
       >
         New scene
       </button>
-      <label className="key">
+      <FileKey accept=".zip,application/zip" onFiles={([file]) => void openBundle(file)}>
         Open a bundle
-        <input
-          type="file"
-          accept=".zip,application/zip"
-          className="sr-only"
-          onChange={(event) => {
-            const [file] = event.currentTarget.files ?? [];
-            event.currentTarget.value = '';
-            if (file) void openBundle(file);
-          }}
-        />
-      </label>
+      </FileKey>
       <button
         type="button"
         className="key"

@@ -6,6 +6,7 @@ import { reliefStateOf, type ReliefState } from '@/core/scene/relief-order';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
 import { toggled } from '../store/desk-store';
+import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 export const STATE_WORDS: Record<ReliefState, string> = {
   none: 'no relief',
@@ -45,9 +46,11 @@ interface Row {
 export function ContactSheet({
   artworkId,
   onChoose,
+  onFiles,
 }: {
   artworkId: string | null;
   onChoose(id: string): void;
+  onFiles(files: File[]): void;
 }) {
   const studio = useStudio();
   const tick = usePictureTick();
@@ -99,7 +102,7 @@ export function ContactSheet({
           {picked.size === rows.length && rows.length > 0 ? 'none' : 'all'}
         </button>
       </div>
-      <div className="flex min-h-0 flex-col gap-2 overflow-y-auto p-2">
+      <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto p-2">
         {rows.map(({ id, name, imageSha, state }) => (
           <Frame
             key={id}
@@ -114,6 +117,15 @@ export function ContactSheet({
           />
         ))}
       </div>
+      <FileKey
+        accept={PICTURE_FILES}
+        multiple
+        className="key m-2 text-center"
+        title="PNG files, or layered paintings; maps find their art by the suffix of their names"
+        onFiles={onFiles}
+      >
+        Bring in
+      </FileKey>
     </aside>
   );
 }

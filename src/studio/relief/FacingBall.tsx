@@ -1,17 +1,52 @@
 'use client';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { useStudio } from '../context';
 
-const SIZE_PX = 74;
-const RADIUS = SIZE_PX / 2 - 2;
+const PICKER_PX = 74;
+const MARK_PX = 9;
 /** A facing along the picture's plane would take no light from the front. */
 const MOST = 0.985;
 const STEP = 0.05;
 
-/**
- * The ball of directions: a point on it faces as the ball does there. Dragging picks the facing that is painted; a
- * small ring shows the facing of the art under the pointer.
- */
+/** Told with the facing under the pointer, or null beyond the art. */
+export const FACING_EVENT = 'oilwick-facing';
+
+const radiusOf = (sizePx: number) => sizePx / 2 - 2;
+
+function placeOf(sizePx: number, x: number, y: number): string {
+  const at = (v: number) => sizePx / 2 + v * radiusOf(sizePx) - MARK_PX / 2;
+  return `translate(${at(x)}px, ${at(y)}px)`;
+}
+
+/** The ball of directions with a ring at the facing of the art under the pointer: a point of it faces as it does there. */
+export function Ball({ sizePx }: { sizePx: number }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const ring = useRef<HTMLSpanElement>(null);
+  useEffect(() => paintBall(canvas.current!, sizePx), [sizePx]);
+  // The pointer moves too often for React: the ring is moved by hand.
+  useEffect(() => {
+    const show = (event: Event) => {
+      const facing = (event as CustomEvent<[number, number] | null>).detail;
+      const { style } = ring.current!;
+      style.display = facing ? '' : 'none';
+      if (facing) style.transform = placeOf(sizePx, facing[0], facing[1]);
+    };
+    window.addEventListener(FACING_EVENT, show);
+    return () => window.removeEventListener(FACING_EVENT, show);
+  }, [sizePx]);
+  return (
+    <div className="pointer-events-none relative" style={{ width: sizePx, height: sizePx }}>
+      <canvas ref={canvas} width={sizePx * 2} height={sizePx * 2} className="size-full" />
+      <span
+        ref={ring}
+        data-testid="facing-ring"
+        style={{ display: 'none' }}
+        className="absolute top-0 left-0 size-[9px] rounded-full border-2 border-soot outline outline-1 outline-chalk"
+      />
+    </div>
+  );
+}
+
+/** The ball to pick the facing that is painted from, by dragging or with the arrow keys. */
 export function FacingBall({
   faceX,
   faceY,
@@ -21,27 +56,11 @@ export function FacingBall({
   faceY: number;
   onFace(x: number, y: number): void;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const ring = useRef<HTMLSpanElement>(null);
-  const studio = useStudio();
-  useEffect(() => paintBall(canvas.current!), []);
-  // The pointer moves too often for React: the ring is moved by hand.
-  useEffect(() => {
-    const show = (event: Event) => {
-      const facing = (event as CustomEvent<[number, number] | null>).detail;
-      const { style } = ring.current!;
-      style.display = facing ? '' : 'none';
-      if (facing) style.transform = placeOf(facing[0], facing[1]);
-    };
-    window.addEventListener(FACING_EVENT, show);
-    return () => window.removeEventListener(FACING_EVENT, show);
-  }, [studio]);
-
-  const drag = (event: PointerEvent) => {
+  const drag = (event: PointerEvent<HTMLDivElement>) => {
     if (!(event.buttons & 1)) return;
-    const box = canvas.current!.getBoundingClientRect();
-    const x = (event.clientX - box.left - SIZE_PX / 2) / RADIUS;
-    const y = (event.clientY - box.top - SIZE_PX / 2) / RADIUS;
+    const box = event.currentTarget.getBoundingClientRect();
+    const x = (event.clientX - box.left - PICKER_PX / 2) / radiusOf(PICKER_PX);
+    const y = (event.clientY - box.top - PICKER_PX / 2) / radiusOf(PICKER_PX);
     const length = Math.hypot(x, y);
     const by = length > MOST ? MOST / length : 1;
     onFace(x * by, y * by);
@@ -70,7 +89,7 @@ export function FacingBall({
       aria-valuetext={facingWords(faceX, faceY)}
       title="Drag for the facing that is painted; double click faces the viewer"
       className="relative shrink-0 cursor-crosshair touch-none"
-      style={{ width: SIZE_PX, height: SIZE_PX }}
+      style={{ width: PICKER_PX, height: PICKER_PX }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         drag(event);
@@ -79,25 +98,13 @@ export function FacingBall({
       onDoubleClick={() => onFace(0, 0)}
       onKeyDown={onKey}
     >
-      <canvas ref={canvas} width={SIZE_PX * 2} height={SIZE_PX * 2} className="size-full" />
+      <Ball sizePx={PICKER_PX} />
       <span
         className="pointer-events-none absolute top-0 left-0 size-[9px] border border-soot bg-chalk"
-        style={{ transform: placeOf(faceX, faceY) }}
-      />
-      <span
-        ref={ring}
-        style={{ display: 'none' }}
-        className="pointer-events-none absolute top-0 left-0 size-[9px] rounded-full border-2 border-soot outline outline-1 outline-chalk"
+        style={{ transform: placeOf(PICKER_PX, faceX, faceY) }}
       />
     </div>
   );
-}
-
-/** Told with the facing under the pointer, or null beyond the art. */
-export const FACING_EVENT = 'oilwick-facing';
-
-function placeOf(x: number, y: number): string {
-  return `translate(${SIZE_PX / 2 + x * RADIUS - 4.5}px, ${SIZE_PX / 2 + y * RADIUS - 4.5}px)`;
 }
 
 /** Which way a facing looks and how far it is tilted, in words. */
@@ -110,21 +117,22 @@ export function facingWords(x: number, y: number): string {
 }
 
 /** The ball in the colours of a normal map with Y up. */
-function paintBall(canvas: HTMLCanvasElement): void {
+function paintBall(canvas: HTMLCanvasElement, sizePx: number): void {
   const context = canvas.getContext('2d')!;
   const { width } = canvas;
+  const radius = radiusOf(sizePx);
   const picture = context.createImageData(width, width);
   for (let py = 0, p = 0; py < width; py++) {
     for (let px = 0; px < width; px++, p += 4) {
-      const x = ((px + 0.5) / 2 - SIZE_PX / 2) / RADIUS;
-      const y = ((py + 0.5) / 2 - SIZE_PX / 2) / RADIUS;
+      const x = ((px + 0.5) / 2 - sizePx / 2) / radius;
+      const y = ((py + 0.5) / 2 - sizePx / 2) / radius;
       const r = Math.hypot(x, y);
       if (r > 1.02) continue;
       const z = Math.sqrt(Math.max(0, 1 - r * r));
       picture.data[p] = (x + 1) * 127.5;
       picture.data[p + 1] = (1 - y) * 127.5;
       picture.data[p + 2] = (z + 1) * 127.5;
-      picture.data[p + 3] = 255 * Math.min(1, Math.max(0, (1.02 - r) * RADIUS));
+      picture.data[p + 3] = 255 * Math.min(1, Math.max(0, (1.02 - r) * radius));
     }
   }
   context.putImageData(picture, 0, 0);

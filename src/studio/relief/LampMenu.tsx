@@ -2,7 +2,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useStore } from 'zustand';
 import { Choice, ColourField, Switch } from '../controls/small';
-import { ValueField } from '../controls/ValueField';
+import { SettingField } from '../controls/SettingField';
 import { useStudio } from '../context';
 import type { LampWay, ReliefBenchState } from '../store/relief-bench';
 
@@ -11,11 +11,6 @@ export function LampMenu() {
   const studio = useStudio();
   const { lampWay, lampHeightPx, lampColour, lampReach, secondLamp } = useStore(studio.reliefBench);
   const set = (fields: Partial<ReliefBenchState>) => studio.reliefBench.setState(fields);
-  const both = (change: (value: number) => void) => ({
-    onPreview: change,
-    onCommit: change,
-    onCancel: () => undefined,
-  });
   return (
     <Popover className="relative">
       <PopoverButton className="key">Hand lamp</PopoverButton>
@@ -32,7 +27,7 @@ export function LampMenu() {
           ]}
           onChange={(way) => set({ lampWay: way })}
         />
-        <ValueField
+        <SettingField
           label="Height"
           value={lampHeightPx}
           low={1}
@@ -41,9 +36,9 @@ export function LampMenu() {
           unit="px"
           logarithmic
           initial={16}
-          {...both((value) => set({ lampHeightPx: value }))}
+          onChange={(value) => set({ lampHeightPx: value })}
         />
-        <ValueField
+        <SettingField
           label="Reach"
           value={lampReach}
           low={0.2}
@@ -53,7 +48,7 @@ export function LampMenu() {
           unit="×"
           logarithmic
           initial={1.6}
-          {...both((value) => set({ lampReach: value }))}
+          onChange={(value) => set({ lampReach: value })}
         />
         <ColourField
           label="Colour"

@@ -9,18 +9,18 @@ import { useDesk, useScene, useStudio } from '../context';
 import { Notice } from '../shell/Notice';
 import { readColours } from '../stage/read-colours';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
-import { applyRecipe } from '../store/relief-batch';
 import { setRecipe } from '../store/relief-edits';
 import { RELIEF_TOOL_WORDS } from '../store/relief-bench';
 import { usePalette } from './columns/SwatchColumn';
 import { ContactSheet } from './ContactSheet';
-import { FACING_EVENT } from './FacingBall';
+import { Ball, FACING_EVENT } from './FacingBall';
 import { ReliefController } from './relief-controller';
 import { ReliefDesk } from './ReliefDesk';
 import { registerRelief } from './relief-registry';
 import { SectionLine } from './SectionLine';
 import { ViewBar } from './ViewBar';
 import { WorkBar } from './WorkBar';
+import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** One artwork under the hand lamp, with the recipe and the strokes that make its relief. */
 export function ReliefBench() {
@@ -38,9 +38,7 @@ export function ReliefBench() {
   const imageSha = useScene((state) =>
     artworkId === null ? null : (state.scene.artworks[artworkId]?.imageSha ?? null),
   );
-  const bare = useScene(
-    (state) => Object.keys(state.scene.artworks).filter((id) => !state.scene.reliefs[id]).length,
-  );
+  const bareIds = useScene((state) => ids.filter((id) => !state.scene.reliefs[id]));
   const palette = usePalette(imageSha);
   const box = useRef<HTMLDivElement>(null);
   const picture = useRef<HTMLCanvasElement>(null);
@@ -56,8 +54,7 @@ export function ReliefBench() {
       readout: readout.current!,
       ...readColours(),
     });
-    made.onPoint = (x, y) =>
-      window.dispatchEvent(new CustomEvent(FACING_EVENT, { detail: made.facingAt(x, y) }));
+    made.onFacing = (facing) => window.dispatchEvent(new CustomEvent(FACING_EVENT, { detail: facing }));
     registerRelief(studio, made);
     setController(made);
     return () => {
@@ -110,7 +107,11 @@ export function ReliefBench() {
       onDrop={drop}
     >
       <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
-        <ContactSheet artworkId={artworkId} onChoose={(id) => studio.desk.setState({ artworkId: id })} />
+        <ContactSheet
+          artworkId={artworkId}
+          onChoose={(id) => studio.desk.setState({ artworkId: id })}
+          onFiles={(files) => void bringIn(files)}
+        />
         <div ref={box} className="relative min-w-0 overflow-hidden bg-soot">
           <canvas ref={picture} className="absolute inset-0 size-full" />
           <canvas
@@ -120,27 +121,15 @@ export function ReliefBench() {
             aria-label="Artwork under the hand lamp"
             className="absolute inset-0 size-full cursor-crosshair touch-none outline-none"
           />
-          <ViewBar artworkId={artworkId} />
+          <ViewBar artworkId={artworkId} bareIds={bareIds} />
           <Hint hasArt={artworkId !== null} />
           <p
             ref={readout}
             className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
           />
-          {bare > 0 && (
-            <button
-              type="button"
-              className="key absolute right-3 bottom-8"
-              title="Choose a recipe by looking at each artwork that has none"
-              onClick={() => {
-                const rest = ids.filter((id) => !studio.scene.reliefs[id]);
-                applyRecipe(studio, `Make the rest: ${rest.length}`, rest, null).catch((thrown: unknown) =>
-                  studio.say(wordsOf(thrown)),
-                );
-              }}
-            >
-              Make the rest: {bare}
-            </button>
-          )}
+          <div className="absolute right-4 bottom-8" title="The facing of the art under the pointer">
+            <Ball sizePx={52} />
+          </div>
           <WorkBar />
           <Notice />
         </div>
@@ -187,16 +176,9 @@ function EmptyDesk({ onFiles }: { onFiles(files: File[]): void }) {
   return (
     <div className="border-t border-line bg-slate p-3 text-ash">
       <p className="mb-2">There are no artworks in this project yet.</p>
-      <label className="key text-chalk">
+      <FileKey accept={PICTURE_FILES} multiple className="key text-chalk" onFiles={onFiles}>
         Choose PNG files
-        <input
-          type="file"
-          accept="image/png,.ora"
-          multiple
-          className="sr-only"
-          onChange={(event) => onFiles([...(event.currentTarget.files ?? [])])}
-        />
-      </label>
+      </FileKey>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { useScene, useStudio } from '../context';
+import { ToolKey } from '../controls/ToolKey';
 import { commandOf } from '../store/commands';
 import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, type ReliefTool } from '../store/relief-bench';
 import type { PaletteAnswer } from '@/workers/art-worker';
@@ -123,17 +124,14 @@ function ToolKeys({ tool }: { tool: ReliefTool }) {
       className="grid w-[168px] shrink-0 auto-rows-[24px] grid-cols-2 gap-[3px] border-r border-line bg-soot p-2"
     >
       {RELIEF_TOOLS.map((name) => (
-        <button
+        <ToolKey
           key={name}
-          type="button"
-          className="key flex min-h-0 items-center justify-between py-0"
-          aria-pressed={tool === name}
+          words={RELIEF_TOOL_WORDS[name].words}
+          keyName={RELIEF_TOOL_WORDS[name].key}
           title={RELIEF_TOOL_WORDS[name].hint}
+          pressed={tool === name}
           onClick={() => commandOf(`relief-${name}`).run(studio)}
-        >
-          {RELIEF_TOOL_WORDS[name].words}
-          <span className="figure text-dust uppercase">{RELIEF_TOOL_WORDS[name].key}</span>
-        </button>
+        />
       ))}
     </div>
   );

@@ -1,6 +1,9 @@
 'use client';
 import { useStore } from 'zustand';
+import { wordsOf } from '@/core/faults';
 import { useScene, useStudio } from '../context';
+import { Key } from '../controls/small';
+import { applyRecipe } from '../store/relief-batch';
 import {
   RELIEF_SIDES,
   RELIEF_VIEWS,
@@ -11,8 +14,8 @@ import {
 } from '../store/relief-bench';
 import { LampMenu } from './LampMenu';
 
-/** What the view shows, what the wipe compares it with, and the lamp. */
-export function ViewBar({ artworkId }: { artworkId: string | null }) {
+/** What the view shows, what the wipe compares it with, the lamp, and what has no relief yet. */
+export function ViewBar({ artworkId, bareIds }: { artworkId: string | null; bareIds: readonly string[] }) {
   const studio = useStudio();
   const view = useStore(studio.reliefBench, (state) => state.view);
   const wipe = useStore(studio.reliefBench, (state) => state.wipe);
@@ -39,6 +42,18 @@ export function ViewBar({ artworkId }: { artworkId: string | null }) {
         ))}
       </div>
       <div className="pointer-events-auto flex gap-1">
+        {bareIds.length > 0 && (
+          <Key
+            title="Choose a recipe by looking at each artwork that has none"
+            onClick={() =>
+              applyRecipe(studio, `Make the rest: ${bareIds.length}`, bareIds, null).catch(
+                (thrown: unknown) => studio.say(wordsOf(thrown)),
+              )
+            }
+          >
+            Make the rest: {bareIds.length}
+          </Key>
+        )}
         <select
           aria-label="Wipe"
           className="key max-w-[210px] bg-iron"

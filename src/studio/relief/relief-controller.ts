@@ -40,8 +40,8 @@ export interface ReliefElements {
 }
 
 export class ReliefController implements PointerHost {
-  /** Called with the pixel under the pointer, in px of the art. */
-  onPoint: (x: number, y: number) => void = () => {};
+  /** Called with the facing of the art under the pointer, null beyond it. */
+  onFacing: (facing: [number, number] | null) => void = () => {};
   private onSwatch: (x: number, y: number) => void = () => {};
   readonly pictures: ReliefPictures;
   private renderer: Renderer | null = null;
@@ -187,7 +187,11 @@ export class ReliefController implements PointerHost {
   }
 
   pointed(x: number, y: number): void {
-    this.onPoint(x, y);
+    this.onFacing(this.facingAt(x, y));
+  }
+
+  left(): void {
+    this.onFacing(null);
   }
 
   shapeMoved(): void {

@@ -31,6 +31,8 @@ export interface PointerHost {
   touch(): void;
   /** The pointer stands over a pixel of the art. */
   pointed(x: number, y: number): void;
+  /** It stands over the view no longer. */
+  left(): void;
   /** The row under the pointer is another. */
   shapeMoved(): void;
   swatchAsked(x: number, y: number): void;
@@ -113,6 +115,7 @@ export class ReliefPointer {
     on('pointercancel', () => this.cancel());
     on('pointerleave', () => {
       this.at = null;
+      this.host.left();
       this.host.touch();
     });
     on('dblclick', () => this.polygon.length >= 9 && this.confirm());

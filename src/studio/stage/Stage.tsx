@@ -8,6 +8,7 @@ import { readColours } from './read-colours';
 import { StageController } from './stage-controller';
 import { registerStage } from './stage-registry';
 import { Notice } from '../shell/Notice';
+import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** Sprites of files that were dropped together stand this far apart. */
 const DROP_STEP_PX = 24;
@@ -103,16 +104,9 @@ function EmptyStage({ onFiles }: { onFiles(files: File[]): void }) {
       <p className="mt-1 mb-3 text-ash">
         Drop PNG files here, or choose them. Then press P and put a light beside them.
       </p>
-      <label className="key inline-block">
+      <FileKey accept={PICTURE_FILES} multiple className="key inline-block" onFiles={onFiles}>
         Choose PNG files
-        <input
-          type="file"
-          accept="image/png,.ora"
-          multiple
-          className="sr-only"
-          onChange={(event) => onFiles([...(event.currentTarget.files ?? [])])}
-        />
-      </label>
+      </FileKey>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useStore } from 'zustand';
 import { Choice, Column, Row } from '../../controls/small';
-import { ValueField } from '../../controls/ValueField';
+import { SettingField } from '../../controls/SettingField';
 import { useStudio } from '../../context';
 import type { ReliefBenchState } from '../../store/relief-bench';
 import { FacingBall, facingWords } from '../FacingBall';
@@ -20,7 +20,7 @@ export function BrushColumn() {
   return (
     <>
       <Column title="Brush">
-        <ValueField
+        <SettingField
           label="Size"
           value={bench.sizePx}
           low={1}
@@ -29,28 +29,28 @@ export function BrushColumn() {
           unit="px"
           logarithmic
           initial={8}
-          {...setting((sizePx) => set({ sizePx }))}
+          onChange={(sizePx) => set({ sizePx })}
         />
-        <ValueField
+        <SettingField
           label="Hardness"
           value={bench.hardness}
           low={0}
           high={1}
           step={0.05}
           initial={0.5}
-          {...setting((hardness) => set({ hardness }))}
+          onChange={(hardness) => set({ hardness })}
         />
-        <ValueField
+        <SettingField
           label="Opacity"
           value={bench.opacity}
           low={0.05}
           high={1}
           step={0.05}
           initial={0.6}
-          {...setting((opacity) => set({ opacity }))}
+          onChange={(opacity) => set({ opacity })}
         />
         {(tool === 'raise' || tool === 'lower') && (
-          <ValueField
+          <SettingField
             label="By"
             value={bench.heightPx}
             low={0.1}
@@ -60,18 +60,18 @@ export function BrushColumn() {
             unit="px"
             logarithmic
             initial={1}
-            {...setting((heightPx) => set({ heightPx }))}
+            onChange={(heightPx) => set({ heightPx })}
           />
         )}
         {(tool === 'rim' || tool === 'glow') && (
-          <ValueField
+          <SettingField
             label="To"
             value={bench.level}
             low={0}
             high={1}
             step={0.05}
             initial={1}
-            {...setting((level) => set({ level }))}
+            onChange={(level) => set({ level })}
           />
         )}
         {tool === 'fill' && (
@@ -101,9 +101,4 @@ export function BrushColumn() {
       </Column>
     </>
   );
-}
-
-/** A value of the session: shown and kept in one. */
-function setting(change: (value: number) => void) {
-  return { onPreview: change, onCommit: change, onCancel: () => undefined };
 }

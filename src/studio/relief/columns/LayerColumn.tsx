@@ -19,6 +19,7 @@ import {
   strokeLayer,
 } from '../../store/relief-edits';
 import { keepReturned } from '../../store/returned';
+import { FileKey } from '../../controls/FileKey';
 
 /** The layers of strokes over the recipe, the top one first. */
 export function LayerColumn({ artworkId }: { artworkId: string }) {
@@ -141,20 +142,14 @@ function Returned({ artworkId }: { artworkId: string }) {
       <Key title="The height map, 16-bit grey" onClick={() => void send('height')}>
         Height out
       </Key>
-      <label className="key" title="What changed in the file becomes a layer of strokes">
+      <FileKey
+        name="Returned map"
+        title="What changed in the file becomes a layer of strokes"
+        accept="image/png"
+        onFiles={([file]) => void keepReturned(studio, artworkId, file)}
+      >
         Back in
-        <input
-          type="file"
-          aria-label="Returned map"
-          accept="image/png"
-          className="sr-only"
-          onChange={(event) => {
-            const [file] = event.currentTarget.files ?? [];
-            if (file) void keepReturned(studio, artworkId, file);
-            event.currentTarget.value = '';
-          }}
-        />
-      </label>
+      </FileKey>
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { download } from '../../store/download';
 import { applyRecipe, fileName } from '../../store/relief-batch';
 import { freshId } from '../../store/studio';
 import type { RecipeControls } from './recipe-controls';
+import { FileKey } from '../../controls/FileKey';
 
 /** Recipes of the shelf: tried on this artwork, applied to many, kept and taken from files. */
 export function RecipeColumn({
@@ -136,20 +137,9 @@ export function RecipeColumn({
         >
           To file
         </Key>
-        <label className="key">
+        <FileKey name="Recipe file" accept="application/json,.json" onFiles={([file]) => void take(file)}>
           From file
-          <input
-            type="file"
-            aria-label="Recipe file"
-            accept="application/json,.json"
-            className="sr-only"
-            onChange={(event) => {
-              const [file] = event.currentTarget.files ?? [];
-              if (file) void take(file);
-              event.currentTarget.value = '';
-            }}
-          />
-        </label>
+        </FileKey>
       </div>
       {seen && <p className="text-small text-ash">Seen: {seen}</p>}
     </Column>

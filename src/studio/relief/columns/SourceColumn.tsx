@@ -9,6 +9,7 @@ import { useScene, useStudio } from '../../context';
 import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';
 import { reliefOfArtwork, setRelief } from '../../store/relief-edits';
 import { worded } from './recipe-controls';
+import { FileKey } from '../../controls/FileKey';
 
 const USE_WORDS = { facings: 'As they are', height: 'As a height' } as const;
 const OWN = 'own';
@@ -135,19 +136,13 @@ function Attach({ artworkId, kind }: { artworkId: string; kind: BroughtKind }) {
     }
   };
   return (
-    <label className="cursor-pointer text-brass">
+    <FileKey
+      name={`File of the ${KIND_WORDS[kind]}`}
+      accept="image/png"
+      className="cursor-pointer text-brass"
+      onFiles={([file]) => void attach(file)}
+    >
       Attach
-      <input
-        type="file"
-        aria-label={`File of the ${KIND_WORDS[kind]}`}
-        accept="image/png"
-        className="sr-only"
-        onChange={(event) => {
-          const [file] = event.currentTarget.files ?? [];
-          if (file) void attach(file);
-          event.currentTarget.value = '';
-        }}
-      />
-    </label>
+    </FileKey>
   );
 }
