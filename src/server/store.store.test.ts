@@ -5,13 +5,14 @@ import { writeBundle } from '@/core/handoff/bundle';
 import { emptyImage } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { recipeWith } from '@/core/relief/recipe';
+import { strokeWith } from '@/core/relief/testing/strokes';
 import { newArtwork, newLight, newRelief, newScene, newSprite } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, create, remove } from '@/core/scene/edits';
 import { fennelHalt } from '@/demo/fennel-halt';
 import { openPool, pool as sharedPool, withConnection } from './database/pool';
 import { migrate } from './database/migrate';
-import { rowsOf, sql } from './database/sql';
+import { rowsOf, run, sql, table } from './database/sql';
 import { StaleFault } from './faults';
 import { startOwnMariadb } from './mariadb/own-mariadb';
 import { blobOf, keepBlob, sha256Of } from './queries/blobs';
@@ -56,6 +57,18 @@ async function freshScene(): Promise<{ projectId: string; id: string; document: 
   const id = await makeScene(projectId, 'Scene', newScene());
   return { projectId, id, document: (await openScene(id)).document };
 }
+
+describe('a query', () => {
+  it('has a place for each value, and only names of tables in its text', () => {
+    const hostile = "x'; DROP TABLE stroke; --";
+    const query = sql`SELECT id FROM ${table('stroke')} WHERE project_id = ${hostile} AND id = ${1}`;
+    expect(query).toEqual({
+      text: 'SELECT id FROM stroke WHERE project_id = ? AND id = ?',
+      values: [hostile, 1],
+    });
+    expect(sql`SELECT 1`).toEqual({ text: 'SELECT 1', values: [] });
+  });
+});
 
 describe('the database', () => {
   it('is migrated once, and a second run does nothing', async () => {
@@ -167,6 +180,7 @@ describe('patches', () => {
 
 describe('artworks', () => {
   const bytes = encodePng({ width: 2, height: 2, data: new Uint8Array(16).fill(200) });
+  const other = encodePng({ width: 2, height: 2, data: new Uint8Array(16).fill(90) });
 
   it('belong to the project: what one scene brings in another one sees', async () => {
     const { projectId, id } = await freshScene();
@@ -188,6 +202,100 @@ describe('artworks', () => {
       edits: [remove(document, 'artworks', 'stone')],
     });
     expect((await openScene(other)).document.artworks.stone).toBeUndefined();
+  });
+
+  it('have strokes and recipes beside them, which go along with a copy of the project', async () => {
+    const { projectId, id } = await freshScene();
+    const [imageSha, pictureSha] = [await keepBlob(bytes, 'image/png'), await keepBlob(other, 'image/png')];
+    const stroke = { ...strokeWith({ points: [1, 1, 0.5] }), artworkId: 'stone', layerId: 'low', order: 'a' };
+    const edits = [
+      create(
+        'artworks',
+        'stone',
+        newArtwork({ name: 'Stone', imageSha, widthPx: 2, heightPx: 2, pixelArt: true }),
+      ),
+      create(
+        'reliefs',
+        'stone',
+        newRelief({ recipe: recipeWith({}), layers: [{ id: 'low', name: 'Low', hidden: false }] }),
+      ),
+      create('strokes', 's1', stroke),
+      create('strokes', 's2', { ...stroke, kind: 'paste-face', pictureSha, order: 'b' }),
+      create('recipes', 'bold', { name: 'Bold', recipe: recipeWith({ strength: 3 }) }),
+    ];
+    await patchScene(id, 1, { transactionId: transactionId(), edits });
+    const { document } = await openScene(id);
+    expect(document.strokes.s1).toEqual(stroke);
+    expect(document.recipes.bold.recipe.strength).toBe(3);
+    const copyId = await copyProject(projectId, 'Copy');
+    const copy = (await allProjects()).find((project) => project.id === copyId)!;
+    const copied = (await openScene(copy.scenes[0].id)).document;
+    expect([copied.strokes, copied.recipes, copied.reliefs]).toEqual([
+      document.strokes,
+      document.recipes,
+      document.reliefs,
+    ]);
+    await patchScene(id, 2, { transactionId: transactionId(), edits: [remove(document, 'strokes', 's1')] });
+    expect(Object.keys((await openScene(id)).document.strokes)).toEqual(['s2']);
+  });
+
+  it('written before there were strokes are read as they would be written now', async () => {
+    const { projectId, id } = await freshScene();
+    const imageSha = await keepBlob(bytes, 'image/png');
+    const old = {
+      name: 'Old',
+      imageSha,
+      widthPx: 2,
+      heightPx: 2,
+      pixelArt: true,
+      pivotX: 1,
+      pivotY: 1,
+      glowSha: null,
+    };
+    const recipe = { format: 'oilwick-recipe', version: 1, strength: 2 };
+    await withConnection(async (connection) => {
+      await run(
+        connection,
+        sql`INSERT INTO artwork (project_id, id, document) VALUES (${projectId}, 'old', ${JSON.stringify(old)})`,
+      );
+      await run(
+        connection,
+        sql`INSERT INTO relief (project_id, id, document) VALUES (${projectId}, 'old', ${JSON.stringify({ recipe })})`,
+      );
+    });
+    const { document } = await openScene(id);
+    expect(document.artworks.old.cells).toBeNull();
+    expect(document.reliefs.old.layers).toEqual([]);
+    await patchScene(id, 1, {
+      transactionId: transactionId(),
+      edits: [change(document, 'reliefs', 'old', { recipe: recipeWith({ strength: 4 }) })!],
+    });
+    expect((await openScene(id)).document.reliefs.old.recipe.strength).toBe(4);
+  });
+
+  it('whose strokes or maps name a file that was not uploaded are refused', async () => {
+    const { id } = await freshScene();
+    const imageSha = await keepBlob(bytes, 'image/png');
+    const stone = newArtwork({ name: 'Stone', imageSha, widthPx: 2, heightPx: 2, pixelArt: true });
+    const missing = '7'.repeat(64);
+    const normals = { sha: missing, yUp: true, use: 'facings' as const, share: 1 };
+    for (const edit of [
+      create('reliefs', 'stone', newRelief({ recipe: recipeWith({}), normals })),
+      create('reliefs', 'stone', newRelief({ recipe: recipeWith({}), rimSha: missing })),
+      create('strokes', 's', {
+        ...strokeWith({ kind: 'paste-height', pictureSha: missing }),
+        artworkId: 'stone',
+        layerId: 'low',
+        order: 'a',
+      }),
+    ]) {
+      const late = patchScene(id, 1, {
+        transactionId: transactionId(),
+        edits: [create('artworks', 'stone', stone), edit],
+      });
+      await expect(late).rejects.toThrow(missing);
+    }
+    expect((await openScene(id)).document.artworks).toEqual({});
   });
 
   it('changed from another scene in between are a conflict', async () => {

@@ -26,7 +26,7 @@ import { silhouetteOf } from '@/core/relief/silhouette';
 import type { Stroke } from '@/core/relief/strokes/stroke';
 import { deflate } from './deflate';
 import type { ReliefAnswer } from './relief-answer';
-import { ReliefDesk, type LayerPlace, type ReliefPatch } from './relief-desk';
+import { ReliefDesk, type LayerPlace, type MadeRelief, type ReliefPatch } from './relief-desk';
 import { recalled, remember } from './result-store';
 import { upsampled } from './upsampled';
 import { WorkerPictures } from './worker-pictures';
@@ -93,6 +93,11 @@ function sent(answer: ReliefAnswer): ReliefAnswer {
   const buffers = [answer.normals.buffer, answer.heights.buffer];
   if (answer.glow) buffers.push(answer.glow.buffer);
   return transfer(answer, buffers);
+}
+
+/** The relief of an order, from what is at hand. */
+async function madeFor(order: ReliefOrder): Promise<MadeRelief> {
+  return desk.make(order, await pictures.source(order), () => {});
 }
 
 const work = {
@@ -192,14 +197,12 @@ const work = {
 
   /** Masks of a relief, for the bench's views. */
   async maps(order: ReliefOrder, wanted: WantedMaps): Promise<ReliefMaps> {
-    const source = await pictures.source(order);
-    const { ground, planes } = desk.make(order, source, () => {});
+    const { source, ground, planes } = await madeFor(order);
     return mapsOf(source, ground, planes, wanted);
   },
 
   async parts(order: ReliefOrder): Promise<PartsAnswer> {
-    const source = await pictures.source(order);
-    const { ground } = desk.make(order, source, () => {});
+    const { ground } = await madeFor(order);
     const { image, times } = ground;
     const labels = enlargedPlane(ground.parts(), image.width, image.height, times);
     let count = 0;
@@ -219,8 +222,7 @@ const work = {
 
   /** The files of one artwork's relief. */
   async files(art: string, order: ReliefOrder, options: OutputOptions): Promise<Files> {
-    const source = await pictures.source(order);
-    const { ground, planes } = desk.make(order, source, () => {});
+    const { source, ground, planes } = await madeFor(order);
     const maps = mapsOf(source, ground, planes, wantedFor(options));
     return filesOf(art, source.image, maps, sourceHash(order), options, deflate);
   },
@@ -232,15 +234,13 @@ const work = {
 
   /** What changed in a normal map that came back from a paint program, as a picture file to be pasted. */
   async returnedFacings(order: ReliefOrder, bytes: Uint8Array, yUp: boolean): Promise<Uint8Array> {
-    const source = await pictures.source(order);
-    const { ground, planes, normals } = desk.make(order, source, () => {});
+    const { ground, planes, normals } = await madeFor(order);
     const { image } = decodePng(bytes);
     return encodePng(changedFacings(image, resultOf(ground, planes, normals), yUp));
   },
 
   async returnedHeights(order: ReliefOrder, bytes: Uint8Array): Promise<Uint8Array> {
-    const source = await pictures.source(order);
-    const { ground, planes, normals } = desk.make(order, source, () => {});
+    const { ground, planes, normals } = await madeFor(order);
     const { facts } = decodePng(bytes);
     const changed = changedHeights(decodeGrey16(bytes), resultOf(ground, planes, normals), facts.depth);
     return encodeGrey16(changed.width, changed.height, changed.values);

@@ -5,22 +5,18 @@ import { recipeWith } from '@/core/relief/recipe';
 import { reliefOf, resultOf } from '@/core/relief/relief-of';
 import type { Stroke } from '@/core/relief/strokes/stroke';
 import { shapeImage } from '@/core/relief/testing/shapes';
+import { strokeWith } from '@/core/relief/testing/strokes';
 import { ReliefDesk } from './relief-desk';
 import { upsampled } from './upsampled';
 
-const BRUSH: Stroke = {
-  kind: 'raise',
-  area: 'line',
-  points: [],
+const BRUSH = strokeWith({
   sizePx: 8,
   hardness: 0.3,
   opacity: 0.9,
   heightPx: 3,
   faceX: 0.4,
   faceY: 0.2,
-  level: 0,
-  pictureSha: null,
-};
+});
 
 const disc = shapeImage(60, 50, (x, y) => (x - 30) ** 2 + (y - 25) ** 2 < 500);
 const pictures = {

@@ -10,6 +10,7 @@ import { silhouetteOf } from './silhouette';
 import { plainSource, type ReliefSource } from './source';
 import { broughtName } from './suffixes';
 import { shapeImage } from './testing/shapes';
+import { strokeWith } from './testing/strokes';
 
 const SIDE = 48;
 const dome = shapeImage(SIDE, SIDE, (x, y) => (x - 24) ** 2 + (y - 24) ** 2 < 400);
@@ -70,19 +71,7 @@ describe('an imported normal map', () => {
       layers: [
         [
           {
-            stroke: {
-              kind: 'raise',
-              area: 'line',
-              points: [24, 24, 1],
-              sizePx: 10,
-              hardness: 0,
-              opacity: 1,
-              heightPx: 4,
-              faceX: 0,
-              faceY: 0,
-              level: 0,
-              pictureSha: null,
-            },
+            stroke: strokeWith({ points: [24, 24, 1], sizePx: 10, hardness: 0, heightPx: 4 }),
             pasted: null,
           },
         ],

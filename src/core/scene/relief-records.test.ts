@@ -3,26 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { groundText, orderText, picturesOf } from '../relief/order';
 import { readRecipe, recipeWith } from '../relief/recipe';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
+import { strokeWith } from '../relief/testing/strokes';
 import { newArtwork, newRelief, newScene } from './defaults';
 import { SCENE_VERSION, type SceneDocument } from './document';
 import { create } from './edits';
 import { borrowersOf, reliefOrderOf, reliefStateOf } from './relief-order';
 import { checkEdited, readScene } from './schema';
 import { applyEdits } from './edits';
-
-const BRUSH: BrushStroke = {
-  kind: 'raise',
-  area: 'line',
-  points: [1, 2, 1],
-  sizePx: 4,
-  hardness: 1,
-  opacity: 1,
-  heightPx: 1,
-  faceX: 0,
-  faceY: 0,
-  level: 0,
-  pictureSha: null,
-};
 
 function scene(): SceneDocument {
   const document = newScene();
@@ -41,8 +28,7 @@ function scene(): SceneDocument {
     { id: 'high', name: 'High', hidden: false },
   ];
   const stroke = (order: string, layerId: string, fields: Partial<BrushStroke> = {}) => ({
-    ...BRUSH,
-    ...fields,
+    ...strokeWith({ points: [1, 2, 1], ...fields }),
     artworkId: 'a',
     layerId,
     order,
@@ -85,7 +71,7 @@ describe('an order', () => {
       ['raise', 'smooth'],
       ['face'],
     ]);
-    expect(order.layers[0][0]).toEqual(BRUSH);
+    expect(order.layers[0][0]).toEqual(strokeWith({ points: [1, 2, 1] }));
   });
 
   it('leaves hidden layers out, and stands on the same ground without them', () => {

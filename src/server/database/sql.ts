@@ -7,13 +7,32 @@ import type { PoolConnection } from 'mysql2/promise';
 
 export type SqlValue = string | number | Buffer | null;
 
+/** Tables whose name a query may choose: a closed list, so that no name ever comes from outside. */
+export type RecordTable = 'artwork' | 'relief' | 'stroke' | 'shelf_recipe';
+
+class TableName {
+  constructor(readonly name: RecordTable) {}
+}
+
+/** The name of a table as a part of a query, not as a value of it. */
+export function table(name: RecordTable): TableName {
+  return new TableName(name);
+}
+
 export interface Query {
   readonly text: string;
   readonly values: SqlValue[];
 }
 
-export function sql(parts: TemplateStringsArray, ...values: SqlValue[]): Query {
-  return { text: parts.join('?'), values };
+export function sql(parts: TemplateStringsArray, ...given: (SqlValue | TableName)[]): Query {
+  const values: SqlValue[] = [];
+  const text = parts.reduce((all, part, i) => {
+    const last = given[i - 1];
+    if (last instanceof TableName) return `${all}${last.name}${part}`;
+    values.push(last);
+    return `${all}?${part}`;
+  });
+  return { text, values };
 }
 
 /** What can run a query: a pool's connection, in or out of a transaction. */

@@ -11,71 +11,38 @@ import {
 } from '@/core/scene/document';
 import type { Edit } from '@/core/scene/edits';
 import { upgradedArtwork, upgradedRelief } from '@/core/scene/versions';
-import { rowsOf, run, sql, type Connection, type Query } from '../database/sql';
+import { rowsOf, run, sql, table, type Connection, type RecordTable } from '../database/sql';
 import { missingBlobs } from './blobs';
 
-interface Table {
-  all(projectId: string): Query;
-  put(projectId: string, id: string, text: string): Query;
-  drop(projectId: string, id: string): Query;
-  copy(fromProjectId: string, toProjectId: string): Query;
-}
+const TABLES: Record<ProjectCollection, RecordTable> = {
+  artworks: 'artwork',
+  reliefs: 'relief',
+  strokes: 'stroke',
+  recipes: 'shelf_recipe',
+};
 
-const TABLES: Record<ProjectCollection, Table> = {
-  artworks: {
-    all: (project) => sql`SELECT id, document FROM artwork WHERE project_id = ${project} ORDER BY id`,
-    put: (project, id, text) =>
-      sql`INSERT INTO artwork (project_id, id, document) VALUES (${project}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`,
-    drop: (project, id) => sql`DELETE FROM artwork WHERE project_id = ${project} AND id = ${id}`,
-    copy: (from, to) =>
-      sql`INSERT INTO artwork (project_id, id, document) SELECT ${to}, id, document FROM artwork WHERE project_id = ${from}`,
-  },
-  reliefs: {
-    all: (project) => sql`SELECT id, document FROM relief WHERE project_id = ${project} ORDER BY id`,
-    put: (project, id, text) =>
-      sql`INSERT INTO relief (project_id, id, document) VALUES (${project}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`,
-    drop: (project, id) => sql`DELETE FROM relief WHERE project_id = ${project} AND id = ${id}`,
-    copy: (from, to) =>
-      sql`INSERT INTO relief (project_id, id, document) SELECT ${to}, id, document FROM relief WHERE project_id = ${from}`,
-  },
-  strokes: {
-    all: (project) => sql`SELECT id, document FROM stroke WHERE project_id = ${project} ORDER BY id`,
-    put: (project, id, text) =>
-      sql`INSERT INTO stroke (project_id, id, document) VALUES (${project}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`,
-    drop: (project, id) => sql`DELETE FROM stroke WHERE project_id = ${project} AND id = ${id}`,
-    copy: (from, to) =>
-      sql`INSERT INTO stroke (project_id, id, document) SELECT ${to}, id, document FROM stroke WHERE project_id = ${from}`,
-  },
-  recipes: {
-    all: (project) => sql`SELECT id, document FROM shelf_recipe WHERE project_id = ${project} ORDER BY id`,
-    put: (project, id, text) =>
-      sql`INSERT INTO shelf_recipe (project_id, id, document) VALUES (${project}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`,
-    drop: (project, id) => sql`DELETE FROM shelf_recipe WHERE project_id = ${project} AND id = ${id}`,
-    copy: (from, to) =>
-      sql`INSERT INTO shelf_recipe (project_id, id, document) SELECT ${to}, id, document FROM shelf_recipe WHERE project_id = ${from}`,
-  },
+type Json = Record<string, unknown>;
+const asItIs = (record: Json) => record;
+/** Rows are shared by scenes of every age: they are brought up to date by themselves. */
+const UPGRADES: Record<ProjectCollection, (record: Json) => Json> = {
+  artworks: upgradedArtwork,
+  reliefs: upgradedRelief,
+  strokes: asItIs,
+  recipes: asItIs,
 };
 
 export async function projectRecords(connection: Connection, projectId: string): Promise<ProjectRecords> {
-  const read = async <T>(
-    collection: ProjectCollection,
-    upgrade: (record: Record<string, unknown>) => object,
-  ) => {
+  const all: Record<string, Record<string, Json>> = {};
+  for (const collection of PROJECT_COLLECTIONS) {
     const rows = await rowsOf<{ id: string; document: string }>(
       connection,
-      TABLES[collection].all(projectId),
+      sql`SELECT id, document FROM ${table(TABLES[collection])} WHERE project_id = ${projectId} ORDER BY id`,
     );
-    return Object.fromEntries(
-      rows.map(({ id, document }) => [id, upgrade(JSON.parse(document) as Record<string, unknown>) as T]),
+    all[collection] = Object.fromEntries(
+      rows.map(({ id, document }) => [id, UPGRADES[collection](JSON.parse(document) as Json)]),
     );
-  };
-  // Rows are shared by scenes of every age: they are brought up to date by themselves.
-  return {
-    artworks: await read<Artwork>('artworks', upgradedArtwork),
-    reliefs: await read<Relief>('reliefs', upgradedRelief),
-    strokes: await read('strokes', (record) => record),
-    recipes: await read('recipes', (record) => record),
-  };
+  }
+  return all as unknown as ProjectRecords;
 }
 
 export async function writeProjectRecords(
@@ -87,16 +54,25 @@ export async function writeProjectRecords(
   for (const { collection, id } of edits) {
     if (!isOfProject(collection)) continue;
     const record = after[collection][id];
-    const table = TABLES[collection];
+    const own = table(TABLES[collection]);
+    const text = record && JSON.stringify(record);
     await run(
       connection,
-      record ? table.put(projectId, id, JSON.stringify(record)) : table.drop(projectId, id),
+      text
+        ? sql`INSERT INTO ${own} (project_id, id, document) VALUES (${projectId}, ${id}, ${text}) ON DUPLICATE KEY UPDATE document = ${text}`
+        : sql`DELETE FROM ${own} WHERE project_id = ${projectId} AND id = ${id}`,
     );
   }
 }
 
 export async function copyProjectRecords(connection: Connection, from: string, to: string): Promise<void> {
-  for (const collection of PROJECT_COLLECTIONS) await run(connection, TABLES[collection].copy(from, to));
+  for (const collection of PROJECT_COLLECTIONS) {
+    const own = table(TABLES[collection]);
+    await run(
+      connection,
+      sql`INSERT INTO ${own} (project_id, id, document) SELECT ${to}, id, document FROM ${own} WHERE project_id = ${from}`,
+    );
+  }
 }
 
 function isOfProject(collection: string): collection is ProjectCollection {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { recipeWith } from '@/core/relief/recipe';
-import type { Stroke } from '@/core/relief/strokes/stroke';
+import { strokeWith } from '@/core/relief/testing/strokes';
 import { newArtwork, newRelief, newScene } from '@/core/scene/defaults';
 import { fakeStudio } from '../testing/fake-studio';
 import { commandOf, deleteEdits } from './commands';
@@ -19,20 +19,6 @@ import {
   strokeLayer,
 } from './relief-edits';
 
-const BRUSH: Stroke = {
-  kind: 'raise',
-  area: 'line',
-  points: [1, 1, 1],
-  sizePx: 4,
-  hardness: 1,
-  opacity: 1,
-  heightPx: 1,
-  faceX: 0,
-  faceY: 0,
-  level: 0,
-  pictureSha: null,
-};
-
 function studioWith(ids: string[]) {
   const scene = newScene();
   for (const id of ids) {
@@ -47,7 +33,10 @@ function studioWith(ids: string[]) {
   }
   const studio = fakeStudio(scene);
   const paint = (id: string) =>
-    studio.scenes.transact({ label: 'Raise', edits: strokeEdits(studio, id, BRUSH) });
+    studio.scenes.transact({
+      label: 'Raise',
+      edits: strokeEdits(studio, id, strokeWith({ points: [1, 1, 1] })),
+    });
   return { studio, paint, relief: (id: string) => studio.scene.reliefs[id] };
 }
 
