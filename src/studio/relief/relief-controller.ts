@@ -1,9 +1,9 @@
 /** Draws the Relief bench's view: one artwork, the hand lamp, and what is drawn over it. */
 import { wordsOf } from '@/core/faults';
+import { heightsAlong } from '@/core/relief/section';
 import { settingsOf, type Artwork } from '@/core/scene/document';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';
-import type { PartsAnswer } from '@/workers/art-worker';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import {
@@ -17,7 +17,7 @@ import type { Studio } from '../store/studio';
 import { BrushDrawing, isBrush } from '../tools/relief-tools';
 import type { OverlayColours } from '../stage/overlay';
 import { drawnFor, zoomedAbout, zoomStep } from '../stage/view';
-import { partsPicture } from './parts-picture';
+import { PartsOverlay } from './parts-overlay';
 import { ReliefMarks } from './relief-marks';
 import { ReliefPictures } from './relief-pictures';
 import { ReliefPointer, type PointerHost } from './relief-pointer';
@@ -28,7 +28,6 @@ const BEYOND: [number, number, number] = [0.047, 0.047, 0.051];
 /** One round of the circling lamp. */
 const CIRCLE_SECONDS = 6;
 const CIRCLE_SHARE = 0.42;
-const SECTION_STEPS = 2000;
 
 export interface ReliefElements {
   box: HTMLElement;
@@ -52,7 +51,7 @@ export class ReliefController implements PointerHost {
   lampPlace = { x: 0, y: 0 };
   artworkId: string | null = null;
   private readonly pointer: ReliefPointer;
-  private parts: { text: string; picture: HTMLCanvasElement } | null = null;
+  private readonly parts: PartsOverlay;
   private frame = 0;
   private dirty = true;
   private took = 0;
@@ -67,6 +66,7 @@ export class ReliefController implements PointerHost {
       this.touch();
       this.onShape();
     });
+    this.parts = new PartsOverlay(studio, this.touch);
     const observer = new ResizeObserver(() => this.resize());
     observer.observe(elements.box);
     this.leave.push(
@@ -165,13 +165,8 @@ export class ReliefController implements PointerHost {
       return { values: [...heights.subarray(row * w, (row + 1) * w)], words: `Section, row ${row}` };
     }
     const [ax, ay, bx, by] = section;
-    const steps = Math.max(2, Math.min(SECTION_STEPS, Math.ceil(Math.hypot(bx - ax, by - ay) * 2)));
-    const values = Array.from({ length: steps }, (_, i) => {
-      const x = Math.floor(ax + ((bx - ax) * i) / (steps - 1));
-      const y = Math.floor(ay + ((by - ay) * i) / (steps - 1));
-      return x < 0 || y < 0 || x >= w || y >= h ? 0 : heights[y * w + x];
-    });
-    return { values, words: `Section, ${Math.round(Math.hypot(bx - ax, by - ay))} px` };
+    const words = `Section, ${Math.round(Math.hypot(bx - ax, by - ay))} px`;
+    return { values: heightsAlong(heights, w, h, section), words };
   }
 
   private onShape(): void {
@@ -327,7 +322,10 @@ export class ReliefController implements PointerHost {
     elements.marks.dataset.pinned = String(pointer.isPinned);
     if (!artwork) return;
     const marks = new ReliefMarks(context, place, this.ratio, elements.colours, elements.font);
-    if (bench.showParts || ['join', 'split'].includes(bench.tool)) this.drawParts(marks, artwork);
+    if (bench.showParts || ['join', 'split'].includes(bench.tool)) {
+      const parts = this.parts.picture(this.artworkId!, artwork);
+      if (parts) marks.overlay(parts, artwork.widthPx, artwork.heightPx);
+    }
     const row = pointer.at && Math.floor(pointer.at.y) + 0.5;
     if (bench.section) marks.section(bench.section, false);
     else if (bench.tool === 'section' && row !== null) marks.section([0, row, artwork.widthPx, row], true);
@@ -360,25 +358,6 @@ export class ReliefController implements PointerHost {
     }
   }
 
-  private drawParts(marks: ReliefMarks, artwork: Artwork): void {
-    const { picture, text } = this.parts ?? { picture: null, text: '' };
-    const wanted = partsPicture.textFor(this.studio, this.artworkId!);
-    if (wanted && wanted !== text) {
-      partsPicture
-        .make(this.studio, this.artworkId!)
-        .then((answer: PartsAnswer | null) => {
-          if (!answer) return;
-          this.parts = {
-            text: wanted,
-            picture: partsPicture.paint(answer, artwork.widthPx, artwork.heightPx),
-          };
-          this.touch();
-        })
-        .catch((thrown: unknown) => this.studio.say(wordsOf(thrown)));
-    }
-    if (picture) marks.overlay(picture, artwork.widthPx, artwork.heightPx);
-  }
-
   patch(patch: ReliefPatch): void {
     const { artwork } = this;
     if (!artwork) return;
@@ -389,16 +368,7 @@ export class ReliefController implements PointerHost {
     this.onShape();
   }
 
-  /** x and y of the unit normal at a place, in scene axes; null beyond the art. */
   facingAt(x: number, y: number): [number, number] | null {
-    const { artwork } = this;
-    const { normals } = this.pictures;
-    if (!artwork || !normals || x < 0 || y < 0 || x >= artwork.widthPx || y >= artwork.heightPx) return null;
-    const p = 4 * (Math.floor(y) * artwork.widthPx + Math.floor(x));
-    const nx = normals[p] / 127.5 - 1;
-    const ny = 1 - normals[p + 1] / 127.5;
-    const nz = normals[p + 2] / 127.5 - 1;
-    const length = Math.hypot(nx, ny, nz) || 1;
-    return [nx / length, ny / length];
+    return this.artwork && this.pictures.facingAt(this.artwork, x, y);
   }
 }

@@ -5,6 +5,7 @@
 import { wordsOf } from '@/core/faults';
 import type { PicturePixels } from '@/core/moment/moment';
 import { plainOrder, type ReliefOrder } from '@/core/relief/order';
+import type { Artwork } from '@/core/scene/document';
 import { reliefOrderOf } from '@/core/scene/relief-order';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
@@ -19,6 +20,15 @@ interface Shape {
 
 const NO_SHAPE: Shape = { normal: null, heights: null };
 const NO_MASKS = { rim: null, occlusion: null, glow: null };
+
+/** What the relief of an artwork is made of; null where it has none, or borrows in a circle: its fault says so. */
+export function orderShown(studio: Studio, artworkId: string): ReliefOrder | null {
+  try {
+    return reliefOrderOf(studio.scene, artworkId);
+  } catch {
+    return null;
+  }
+}
 
 export class ReliefPictures {
   /** A relief that is not kept yet, while a control moves. */
@@ -83,8 +93,16 @@ export class ReliefPictures {
     return this.now().heights;
   }
 
-  get normals(): Uint8Array | null {
-    return this.now().normal;
+  /** x and y of the unit normal at a place, in scene axes; null beyond the art. */
+  facingAt({ widthPx, heightPx }: Artwork, x: number, y: number): [number, number] | null {
+    const { normal } = this.now();
+    if (!normal || x < 0 || y < 0 || x >= widthPx || y >= heightPx) return null;
+    const p = 4 * (Math.floor(y) * widthPx + Math.floor(x));
+    const nx = normal[p] / 127.5 - 1;
+    const ny = 1 - normal[p + 1] / 127.5;
+    const nz = normal[p + 2] / 127.5 - 1;
+    const length = Math.hypot(nx, ny, nz) || 1;
+    return [nx / length, ny / length];
   }
 
   /** Pixels for one side of the view, or null while they are not there. */
@@ -155,12 +173,7 @@ export class ReliefPictures {
   }
 
   private order(): ReliefOrder | null {
-    try {
-      return this.artworkId === null ? null : reliefOrderOf(this.studio.scene, this.artworkId);
-    } catch {
-      // Borrowed in a circle; the artwork's fault says so.
-      return null;
-    }
+    return this.artworkId === null ? null : orderShown(this.studio, this.artworkId);
   }
 
   private masksNow(): Omit<ViewedMaps, 'heights'> {
