@@ -1,9 +1,10 @@
 /** The Relief bench: recipes for many artworks, and art that changes. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { emptyImage } from '../src/core/raster/image';
 import { unpackFiles } from '../src/core/handoff/zip';
 import { png, saved } from './helpers';
-import { block, drop, frame, notice, openBench, paint } from './relief-helpers';
+import { block, drop, frame, normalMap, notice, openBench, paint, same } from './relief-helpers';
 
 test('a recipe of the shelf is applied to many, and their maps leave in one archive', async ({ page }) => {
   const files = Array.from({ length: 8 }, (_, i) => ({ name: `part${i}.png`, bytes: block(60 + 20 * i) }));
@@ -63,6 +64,46 @@ test('applying a recipe goes on after a reload, and can be cancelled', async ({ 
   await expect(bar).toBeHidden();
   await frame(page, 'tile23').click();
   await expect(page.getByLabel('Shape', { exact: true })).toHaveValue('inflate');
+});
+
+test('a sheet is made cell by cell: each as it would be by itself', async ({ page }) => {
+  const disc = (x: number, y: number): [number, number, number, number] => [
+    160,
+    120,
+    90,
+    (x - 9.5) ** 2 + (y - 9.5) ** 2 < 90 ? 255 : 0,
+  ];
+  const slab = (_x: number, y: number): [number, number, number, number] => [90, 120, 160, y > 4 ? 255 : 0];
+  await openBench(page, [
+    { name: 'sheet.png', bytes: png(40, 20, (x, y) => (x < 20 ? disc(x, y) : slab(x - 20, y))) },
+    { name: 'disc.png', bytes: png(20, 20, disc) },
+    { name: 'slab.png', bytes: png(20, 20, slab) },
+  ]);
+  const map = async (name: string) => {
+    await frame(page, name).click();
+    return normalMap(page);
+  };
+  const halves = async () => {
+    const sheet = await map('sheet');
+    const cell = (from: number) => {
+      const out = emptyImage(20, 20);
+      for (let y = 0; y < 20; y++)
+        out.data.set(sheet.data.subarray(4 * (40 * y + from), 4 * (40 * y + from + 20)), 80 * y);
+      return out;
+    };
+    return [cell(0), cell(20)];
+  };
+  for (const name of ['sheet', 'disc', 'slab']) {
+    await frame(page, name).click();
+    await page.getByRole('tab', { name: 'Form' }).click();
+    await page.getByLabel('Shape', { exact: true }).selectOption('inflate');
+  }
+  const [disc1, slab1] = [await map('disc'), await map('slab')];
+  expect(same((await halves())[1], slab1)).toBe(false);
+  await page.getByLabel('Columns, number').fill('2');
+  await page.getByLabel('Columns, number').press('Enter');
+  const [left, right] = await halves();
+  expect([same(left, disc1), same(right, slab1)]).toEqual([true, true]);
 });
 
 test('new art of the same name keeps recipe and strokes; of another size it is asked about', async ({

@@ -1,5 +1,7 @@
 /** The Relief bench: strokes and parts. */
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { decodePng } from '../src/core/raster/png';
 import { meanOf, png, saved } from './helpers';
 import {
   art,
@@ -146,4 +148,115 @@ test('parts are shown, joined and split by strokes, and filled with one facing',
   expect(pixel(map, 10, 10)[1]).toBeGreaterThan(180);
   expect(pixel(map, 14, 30)).toEqual(pixel(map, 10, 10));
   expect(pixel(map, 30, 10)[1]).toBeLessThan(150);
+});
+
+test('a pen presses: what it raises softly is lower than what it raises firmly', async ({ page }) => {
+  await openBench(page, [{ name: 'flat.png', bytes: png(40, 40, () => [120, 120, 120, 255]) }]);
+  await page.getByLabel('Shape', { exact: true }).selectOption('none');
+  await page.keyboard.press('r');
+  await page.getByLabel('Hardness, number').fill('1');
+  await page.getByLabel('By, number').fill('8');
+  await page.getByLabel('By, number').press('Enter');
+  const pen = await page.context().newCDPSession(page);
+  const box = (await art(page).boundingBox())!;
+  const draw = async (row: number, force: number) => {
+    const at = async (x: number) => {
+      const [px, py] = await placeOf(page, 40, x, row);
+      return { x: box.x + px, y: box.y + py };
+    };
+    const send = async (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', x: number) =>
+      pen.send('Input.dispatchMouseEvent', {
+        type,
+        ...(await at(x)),
+        button: 'left',
+        buttons: type === 'mouseReleased' ? 0 : 1,
+        clickCount: 1,
+        pointerType: 'pen',
+        force,
+      });
+    await send('mousePressed', 5);
+    for (const x of [12, 20, 28, 35]) await send('mouseMoved', x);
+    await send('mouseReleased', 35);
+  };
+  await draw(10, 0.25);
+  await draw(28, 1);
+  await page.getByRole('tab', { name: 'Strokes' }).click();
+  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText('Layer 1 2');
+  await page.keyboard.press('3');
+  const grey = async (row: number) => {
+    const [px, py] = await placeOf(page, 40, 20, row);
+    return meanOf(await shown(page), Math.round(px), Math.round(py));
+  };
+  await expect.poll(async () => (await grey(28)) - (await grey(10))).toBeGreaterThan(60);
+  expect(await grey(10)).toBeGreaterThan((await grey(19)) + 15);
+});
+
+test('a drawn polygon is filled with one facing, and the ring on the ball says what lies under the pointer', async ({
+  page,
+}) => {
+  await openBench(page, [{ name: 'block.png', bytes: png(40, 40, () => [120, 120, 120, 255]) }]);
+  await page.keyboard.press('i');
+  await page.getByLabel('Fill', { exact: true }).selectOption('polygon');
+  await page.getByLabel('Opacity, number').fill('1');
+  await page.getByLabel('Opacity, number').press('Enter');
+  const click = async (x: number, y: number) => {
+    const [px, py] = await placeOf(page, 40, x, y);
+    await art(page).click({ position: { x: px, y: py } });
+  };
+  for (const [x, y] of [
+    [8, 8],
+    [32, 8],
+    [20, 32],
+  ])
+    await click(x, y);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Fill a polygon');
+  const map = await normalMap(page);
+  // A triangle on its tip: within it the facing of the ball, beside it what was there.
+  expect(pixel(map, 20, 12)[1]).toBeGreaterThan(180);
+  expect(pixel(map, 20, 28)).toEqual(pixel(map, 20, 12));
+  expect(pixel(map, 10, 28)).toEqual([128, 128, 255]);
+  const ring = page.getByTestId('facing-ring').last();
+  const hover = async (x: number, y: number) => {
+    const [px, py] = await placeOf(page, 40, x, y);
+    await art(page).hover({ position: { x: px, y: py } });
+    return (await ring.boundingBox())!;
+  };
+  const level = await hover(10, 28);
+  const up = await hover(20, 12);
+  expect(level.y - up.y).toBeGreaterThan(8);
+  expect(Math.abs(level.x - up.x)).toBeLessThan(2);
+});
+
+test('the rim mask is painted where the brush goes, and rubbed out again', async ({ page }) => {
+  await openBench(page, [{ name: 'block.png', bytes: png(40, 40, () => [120, 120, 120, 255]) }]);
+  await page.keyboard.press('5');
+  const white = async (x: number, y: number) => {
+    const [px, py] = await placeOf(page, 40, x, y);
+    return meanOf(await shown(page), Math.round(px), Math.round(py));
+  };
+  await expect.poll(() => white(20, 20)).toBeLessThan(3);
+  await page.keyboard.press('b');
+  await page.getByLabel('Opacity, number').fill('1');
+  await page.getByLabel('Opacity, number').press('Enter');
+  await paint(page, 40, [12, 20], [28, 20]);
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Paint the rim');
+  await expect.poll(() => white(20, 20)).toBeGreaterThan(200);
+  expect(await white(20, 32)).toBeLessThan(3);
+  await page.getByRole('tab', { name: 'Maps' }).click();
+  const kinds = page.getByRole('group', { name: 'Maps that leave' });
+  await kinds.getByRole('button', { name: 'Rim' }).click();
+  await kinds.getByRole('button', { name: 'Normals' }).click();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save its maps' }).click(),
+  ]);
+  const map = decodePng(readFileSync(await file.path())).image;
+  expect(pixel(map, 20, 20)[0]).toBeGreaterThan(200);
+  expect(pixel(map, 20, 32)[0]).toBe(0);
+  await page.keyboard.press('e');
+  await paint(page, 40, [12, 20], [28, 20]);
+  await page.mouse.up();
+  await expect.poll(() => white(20, 20)).toBeLessThan(40);
 });

@@ -9,7 +9,7 @@ import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { writeBundle } from '../src/core/handoff/bundle';
 import { decodePng, inspectPng } from '../src/core/raster/png';
-import { crc32 } from '../src/core/raster/png-chunks';
+import { withHeaderSize } from '../src/core/raster/testing/hand-made-png';
 import { fennelHalt } from '../src/demo/fennel-halt';
 import { sha256Of } from '../src/server/queries/blobs';
 import { drag, openNewScene, png, saved, stage, whiteWall } from './helpers';
@@ -255,11 +255,11 @@ test('the command line makes many reliefs on threads, to the same pixels, and no
       return path;
     });
     const good = readFileSync(arts[0]);
-    const bad: [string, Buffer, RegExp][] = [
+    const bad: [string, Uint8Array, RegExp][] = [
       ['cut.png', good.subarray(0, good.length >> 1), /cut off/],
       ['crc.png', Buffer.from(good.map((v, i) => (i === good.length - 20 ? v ^ 1 : v))), /checksum/],
-      ['large.png', hugeHeader(good, 8192), /8192 x 8192 px; at most 4096 x 4096/],
-      ['empty.png', hugeHeader(good, 0), /empty/],
+      ['large.png', withHeaderSize(good, 8192, 8192), /8192 x 8192 px; at most 4096 x 4096/],
+      ['empty.png', withHeaderSize(good, 0, 0), /empty/],
     ];
     for (const [name, bytes] of bad) writeFileSync(join(folder, name), bytes);
     const run = async (jobs: string, out: string) =>
@@ -299,15 +299,6 @@ test('the command line makes many reliefs on threads, to the same pixels, and no
     rmSync(folder, { recursive: true, force: true });
   }
 });
-
-/** A PNG whose header says another size, with a checksum that fits. */
-function hugeHeader(file: Buffer, side: number): Buffer {
-  const out = Buffer.from(file);
-  out.writeUInt32BE(side, 16);
-  out.writeUInt32BE(side, 20);
-  out.writeUInt32BE(crc32(out.subarray(12, 29)), 29);
-  return out;
-}
 
 test('the command line shades a bundle at an hour and a second', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));

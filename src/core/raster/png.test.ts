@@ -1,49 +1,15 @@
 import { encode } from 'fast-png';
-import { zlibSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputFault } from '../faults';
 import { decodePng, encodeGrey16, encodePng, inspectPng } from './png';
+import { handMadePng } from './testing/hand-made-png';
 
 const image = (width: number, height: number) => ({
   width,
   height,
   data: Uint8Array.from({ length: width * height * 4 }, (_, i) => (i * 37 + (i >> 3) * 11) & 255),
 });
-
-/** A PNG written chunk by chunk, for kinds that the encoder does not make. */
-function handMade(
-  header: number[],
-  raw: number[] | Uint8Array,
-  extra: [string, number[]][] = [],
-): Uint8Array {
-  const table = Array.from({ length: 256 }, (_, n) => {
-    let c = n;
-    for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-    return c >>> 0;
-  });
-  const chunk = (type: string, body: ArrayLike<number>) => {
-    const inner = [...type].map((ch) => ch.charCodeAt(0)).concat(Array.from(body));
-    const crc = (inner.reduce((c, b) => table[(c ^ b) & 255] ^ (c >>> 8), 0xffffffff) ^ 0xffffffff) >>> 0;
-    const word = (v: number) => [(v >>> 24) & 255, (v >>> 16) & 255, (v >>> 8) & 255, v & 255];
-    return [...word(body.length), ...inner, ...word(crc)];
-  };
-  const [width, height, depth, type, interlace] = header;
-  return Uint8Array.from([
-    137,
-    80,
-    78,
-    71,
-    13,
-    10,
-    26,
-    10,
-    ...chunk('IHDR', [0, 0, 0, width, 0, 0, 0, height, depth, type, 0, 0, interlace]),
-    ...extra.flatMap(([name, body]) => chunk(name, body)),
-    ...chunk('IDAT', zlibSync(Uint8Array.from(raw))),
-    ...chunk('IEND', []),
-  ]);
-}
 
 describe('a PNG of any kind', () => {
   it('comes back exactly as it was written, alpha 0 included', () => {
@@ -78,7 +44,7 @@ describe('a PNG of any kind', () => {
   });
 
   it('is read from a palette with transparency, two pixels a byte', () => {
-    const bytes = handMade(
+    const bytes = handMadePng(
       [3, 1, 4, 3, 0],
       [0, 0x01, 0x20],
       [
@@ -91,7 +57,7 @@ describe('a PNG of any kind', () => {
 
   it('is read from an interlaced one-bit palette', () => {
     // 3 x 2: pass 1 holds (0,0); pass 4 (2,0); pass 6 (1,0); pass 7 the second row.
-    const bytes = handMade(
+    const bytes = handMadePng(
       [3, 2, 1, 3, 1],
       [0, 0x80, 0, 0x00, 0, 0x80, 0, 0x60],
       [['PLTE', [1, 1, 1, 9, 9, 9]]],
@@ -101,12 +67,12 @@ describe('a PNG of any kind', () => {
   });
 
   it('honours a transparent colour without an alpha channel, even on a single pixel', () => {
-    const bytes = handMade([1, 1, 8, 2, 0], [0, 5, 6, 7], [['tRNS', [0, 5, 0, 6, 0, 7]]]);
+    const bytes = handMadePng([1, 1, 8, 2, 0], [0, 5, 6, 7], [['tRNS', [0, 5, 0, 6, 0, 7]]]);
     expect([...decodePng(bytes).image.data]).toEqual([5, 6, 7, 0]);
   });
 
   it('scales two-bit grey to the whole range', () => {
-    const bytes = handMade([4, 1, 2, 0, 0], [0, 0b00011011]);
+    const bytes = handMadePng([4, 1, 2, 0, 0], [0, 0b00011011]);
     expect([...decodePng(bytes).image.data].filter((_, i) => i % 4 === 0)).toEqual([0, 85, 170, 255]);
   });
 
@@ -132,16 +98,16 @@ describe('a file that is no good', () => {
     ['nothing at all', new Uint8Array(0), /not a PNG/],
     ['cut off', good.slice(0, good.length - 20), /cut off/],
     ['one bit turned', good.map((b, i) => (i === 60 ? b ^ 1 : b)), /checksum/],
-    ['zero wide', handMade([0, 1, 8, 6, 0], [0]), /empty/],
-    ['unknown depth', handMade([1, 1, 3, 6, 0], [0]), /unknown kind/],
-    ['too few pixels', handMade([4, 4, 8, 6, 0], [0, 1, 2]), /cut off/],
+    ['zero wide', handMadePng([0, 1, 8, 6, 0], [0]), /empty/],
+    ['unknown depth', handMadePng([1, 1, 3, 6, 0], [0]), /unknown kind/],
+    ['too few pixels', handMadePng([4, 4, 8, 6, 0], [0, 1, 2]), /cut off/],
     [
       'more than the header says',
-      handMade([1, 1, 8, 0, 0], new Uint8Array(5_000_000)),
+      handMadePng([1, 1, 8, 0, 0], new Uint8Array(5_000_000)),
       /more than its header/,
     ],
-    ['palette picture without palette', handMade([1, 1, 8, 3, 0], [0, 0]), /without a palette/],
-    ['palette index out of range', handMade([1, 1, 8, 3, 0], [0, 7], [['PLTE', [1, 2, 3]]]), /damaged/],
+    ['palette picture without palette', handMadePng([1, 1, 8, 3, 0], [0, 0]), /without a palette/],
+    ['palette index out of range', handMadePng([1, 1, 8, 3, 0], [0, 7], [['PLTE', [1, 2, 3]]]), /damaged/],
   ])('is refused in words: %s', (_, bytes, words) => {
     expect(fault(bytes)).toBeInstanceOf(InputFault);
     expect(String(fault(bytes))).toMatch(words);

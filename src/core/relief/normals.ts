@@ -4,10 +4,8 @@ import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
 import { BAYER8 } from '../raster/bayer';
 import type { Recipe } from './recipe';
 import type { Rect } from '../raster/rect';
+import { PADDING_PX, padOutward } from './padding';
 import { eachSlope, type HeightField } from './slopes';
-
-/** How far facings are carried on beyond the silhouette, so that filtering meets no seam. */
-export const PADDING_PX = 2;
 
 /** Given facings may lie along the picture's plane or behind it; slopes end before. */
 export const STEEPEST_NZ = 0.05;
@@ -33,7 +31,7 @@ export type NormalMap<D extends 8 | 16> = D extends 8 ? Uint8Array : Uint16Array
 export function normalsOf(surface: Surface): Uint8Array;
 export function normalsOf<D extends 8 | 16>(surface: Surface, depth: D): NormalMap<D>;
 export function normalsOf(surface: Surface, depth: 8 | 16 = 8): Uint8Array | Uint16Array {
-  const { width, height, inside } = surface;
+  const { width, height } = surface;
   const out = depth === 8 ? new Uint8Array(width * height * 4) : new Uint16Array(width * height * 4);
   const top = depth === 8 ? 255 : 65535;
   const flat = depth === 8 ? 128 : 32768;
@@ -44,7 +42,7 @@ export function normalsOf(surface: Surface, depth: 8 | 16 = 8): Uint8Array | Uin
     out[i + 3] = top;
   }
   writeNormals(surface, { left: 0, top: 0, right: width, bottom: height }, out, top / 2);
-  padOutward(out, inside, width, height, PADDING_PX);
+  padOutward(out, surface, PADDING_PX);
   return out;
 }
 
@@ -128,76 +126,4 @@ function snap(n: Float64Array, { directions, tilts, dither }: Recipe['facings'],
 /** A sine of a whole turn is not quite nothing, and would tip a byte. */
 function withoutDust(v: number): number {
   return Math.abs(v) < 1e-9 ? 0 : v;
-}
-
-const AROUND_X = [-1, 1, 0, 0, -1, 1, -1, 1];
-const AROUND_Y = [0, 0, -1, 1, -1, -1, 1, 1];
-
-/** Carries values of RGBA pixels outward from the inside, ring by ring, each from the nearest pixel that is known. */
-export function padOutward(
-  rgba: Uint8Array | Uint16Array,
-  inside: Uint8Array,
-  width: number,
-  height: number,
-  paddingPx: number,
-): void {
-  const known = inside.slice();
-  let ring = ringOutside(inside, width, height);
-  for (let step = 0; step < paddingPx && ring.length > 0; step++) {
-    for (const i of ring) {
-      const x = i % width;
-      const from = knownNear(known, x, (i - x) / width, width, height);
-      rgba.copyWithin(4 * i, 4 * from, 4 * from + 4);
-    }
-    for (const i of ring) known[i] = 1;
-    if (step + 1 < paddingPx) ring = unknownAround(ring, known, width, height);
-  }
-}
-
-function ringOutside(inside: Uint8Array, width: number, height: number): number[] {
-  const ring: number[] = [];
-  for (let y = 0, i = 0; y < height; y++) {
-    const isRowInner = y > 0 && y < height - 1;
-    for (let x = 0; x < width; x++, i++) {
-      if (inside[i]) continue;
-      if (isRowInner && x > 0 && x < width - 1) {
-        const near =
-          inside[i - 1] |
-          inside[i + 1] |
-          inside[i - width] |
-          inside[i + width] |
-          inside[i - width - 1] |
-          inside[i - width + 1] |
-          inside[i + width - 1] |
-          inside[i + width + 1];
-        if (near) ring.push(i);
-      } else if (knownNear(inside, x, y, width, height) >= 0) ring.push(i);
-    }
-  }
-  return ring;
-}
-
-function unknownAround(ring: readonly number[], known: Uint8Array, width: number, height: number): number[] {
-  const next = new Set<number>();
-  for (const i of ring) {
-    const x = i % width;
-    const y = (i - x) / width;
-    for (let k = 0; k < 8; k++) {
-      const nx = x + AROUND_X[k];
-      const ny = y + AROUND_Y[k];
-      if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
-      const j = ny * width + nx;
-      if (!known[j]) next.add(j);
-    }
-  }
-  return [...next];
-}
-
-function knownNear(known: Uint8Array, x: number, y: number, width: number, height: number): number {
-  for (let k = 0; k < 8; k++) {
-    const nx = x + AROUND_X[k];
-    const ny = y + AROUND_Y[k];
-    if (nx >= 0 && ny >= 0 && nx < width && ny < height && known[ny * width + nx]) return ny * width + nx;
-  }
-  return -1;
 }

@@ -19,7 +19,7 @@ import type { Planes } from './strokes/painted';
 import { byColour, swatchesOf } from './swatches';
 
 /** Written into every map: raised whenever the same source would give other pixels. */
-export const RELIEF_VERSION = 2;
+export const RELIEF_VERSION = 3;
 
 export interface ReliefResult {
   width: number;

@@ -5,7 +5,15 @@ import type { Recipe } from './recipe';
 import { STEEPEST_NZ } from './normals';
 import type { ReliefSource } from './source';
 
-export const REMARKS = ['flat', 'wild', 'tone-led', 'torn', 'odd-size', 'orientation-doubtful'] as const;
+export const REMARKS = [
+  'empty',
+  'flat',
+  'wild',
+  'tone-led',
+  'torn',
+  'odd-size',
+  'orientation-doubtful',
+] as const;
 export type Remark = (typeof REMARKS)[number];
 
 /** Facings within about 3 degrees of straight up are flat; this share of them makes a relief flat. */
@@ -42,7 +50,7 @@ export function remarksOn(
     if (nz > FLAT_NZ) flat++;
     else if (nz < STEEP_NZ) steep++;
   }
-  if (count === 0) return remarks;
+  if (count === 0) return ['empty'];
   if (flat > FLAT_SHARE * count) remarks.push('flat');
   if (steep > WILD_SHARE * count) remarks.push('wild');
   const hasShape = source.borrowed || source.normals || source.heights;

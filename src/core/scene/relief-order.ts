@@ -20,7 +20,7 @@ export function strokesByArtwork(strokes: Record<string, Stroke>): Map<string, [
 
 /**
  * @returns the order, or null where the artwork has no relief
- * @throws InputFault where reliefs are borrowed in a circle
+ * @throws InputFault where reliefs are borrowed in a circle, or from an artwork that is gone
  */
 export function reliefOrderOf(
   records: Records,
@@ -39,6 +39,8 @@ export function reliefOrderOf(
   }
   const own = strokes.get(artworkId) ?? [];
   const lender = relief.borrowedId;
+  if (lender !== null && !records.reliefs[lender])
+    throw new InputFault(`"${artwork.name}" borrows the relief of an artwork that is gone.`, 'borrowedId');
   return {
     imageSha: artwork.imageSha,
     recipe: readRecipe(relief.recipe),

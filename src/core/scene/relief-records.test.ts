@@ -94,6 +94,14 @@ describe('an order', () => {
     expect(() => reliefOrderOf(document, 'a')).toThrow(/"a" from "c" from "b" from "a"/);
   });
 
+  it('says so where the lender is gone, and never makes another body in silence', () => {
+    const document = scene();
+    document.reliefs.b.borrowedId = 'a';
+    delete document.artworks.a;
+    delete document.reliefs.a;
+    expect(() => reliefOrderOf(document, 'b')).toThrow(/"b" borrows the relief of an artwork that is gone/);
+  });
+
   it('names every picture that it needs', () => {
     const document = scene();
     const sha = (letter: string) => letter.repeat(64);

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { pictureUrl } from '../store/server-api';
-import { deleteEdits } from '../store/commands';
+import { deleteEdits } from '../store/delete-edits';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** The project's artworks, ready to be put on the stage by a click or a drag. */

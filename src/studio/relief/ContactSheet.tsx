@@ -18,6 +18,7 @@ export const STATE_WORDS: Record<ReliefState, string> = {
 };
 
 export const REMARK_WORDS: Record<Remark, string> = {
+  empty: 'empty: every pixel is transparent',
   flat: 'flat: most normals point straight up',
   wild: 'wild: many steep normals',
   'tone-led': 'tone-led: the body has no part in it, colours decide the shape',

@@ -15,6 +15,7 @@ import { usePalette } from './columns/SwatchColumn';
 import { ContactSheet } from './ContactSheet';
 import { Ball, FACING_EVENT } from './FacingBall';
 import { ReliefController } from './relief-controller';
+import { FaultLine } from './FaultLine';
 import { ReliefDesk } from './ReliefDesk';
 import { registerRelief } from './relief-registry';
 import { SectionLine } from './SectionLine';
@@ -122,6 +123,7 @@ export function ReliefBench() {
             className="absolute inset-0 size-full cursor-crosshair touch-none outline-none"
           />
           <ViewBar artworkId={artworkId} bareIds={bareIds} />
+          {artworkId !== null && <FaultLine artworkId={artworkId} />}
           <Hint hasArt={artworkId !== null} />
           <p
             ref={readout}

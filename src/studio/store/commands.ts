@@ -1,8 +1,9 @@
 /** Every action, defined once: its words, its key, whether it can be done now, and the doing. */
-import { change, create, remove, type Edit } from '@/core/scene/edits';
+import { change, create, type Edit } from '@/core/scene/edits';
 import { inOrder, type Sprite } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
 import type { Command } from './command';
+import { deleteEdits } from './delete-edits';
 import { BENCHES, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
 import { DAY_RATE } from './live';
 import type { Picked } from './scene-store';
@@ -22,34 +23,6 @@ const always = () => true;
 const onStage = (studio: Studio) => ['stage', 'time'].includes(studio.desk.getState().bench);
 const anyPicked = (studio: Studio) => onStage(studio) && studio.scenes.state.selection.length > 0;
 const spritesPicked = (studio: Studio) => onStage(studio) && studio.pickedOf('sprites').length > 0;
-
-/** Deletes what is picked, and what cannot stand without it. */
-export function deleteEdits(studio: Studio, selection: readonly Picked[]): Edit[] {
-  const { scene } = studio;
-  const gone = new Map<string, Picked>();
-  const take = (picked: Picked) => gone.set(`${picked.collection}/${picked.id}`, picked);
-  for (const picked of selection) {
-    if (picked.collection === 'settings') continue;
-    take(picked);
-    if (picked.collection === 'planes') {
-      for (const collection of ['sprites', 'lights', 'occluders'] as const) {
-        for (const [id, record] of Object.entries(scene[collection]))
-          if (record.planeId === picked.id) take({ collection, id });
-      }
-    }
-    if (picked.collection === 'artworks') {
-      for (const [id, sprite] of Object.entries(scene.sprites))
-        if (sprite.artworkId === picked.id) take({ collection: 'sprites', id });
-      if (scene.reliefs[picked.id]) take({ collection: 'reliefs', id: picked.id });
-      for (const [id, stroke] of Object.entries(scene.strokes))
-        if (stroke.artworkId === picked.id) take({ collection: 'strokes', id });
-    }
-  }
-  for (const [id, { spriteId }] of Object.entries(scene.occluders)) {
-    if (spriteId !== null && gone.has(`sprites/${spriteId}`)) take({ collection: 'occluders', id });
-  }
-  return [...gone.values()].map(({ collection, id }) => remove(scene, collection, id));
-}
 
 function deletePicked(studio: Studio): void {
   const { selection } = studio.scenes.state;

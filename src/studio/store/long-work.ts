@@ -3,7 +3,7 @@
  * recipe is kept in the browser, so that a reload does not end it.
  */
 import { createStore } from 'zustand/vanilla';
-import { wordsOf } from '@/core/faults';
+import { InputFault, wordsOf } from '@/core/faults';
 
 export interface WorkFailure {
   name: string;
@@ -21,6 +21,8 @@ export interface WorkState {
 }
 
 const NOTHING: WorkState = { title: null, done: 0, all: 0, failures: [], failedTitle: null };
+
+export const OTHER_WORK = 'Other work on many artworks is still going on.';
 
 export interface WorkItem {
   id: string;
@@ -62,7 +64,7 @@ export class LongWork {
     each: (item: WorkItem) => Promise<T>,
     ended: (item: WorkItem, result: T) => void,
   ): Promise<boolean> {
-    if (this.isBusy) throw new Error('Other work on many artworks is still going on.');
+    if (this.isBusy) throw new InputFault(OTHER_WORK);
     this.stopping = false;
     this.api.setState({ title, done: 0, all: items.length, failures: [], failedTitle: null });
     let next = 0;

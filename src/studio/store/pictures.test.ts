@@ -121,4 +121,21 @@ describe('pictures', () => {
     await settle();
     expect(store.source('a')).not.toBeNull();
   });
+
+  it('that failed are made once more when they are told to', async () => {
+    const { store, breakIt } = setUp();
+    breakIt(true);
+    store.follow(sceneWith(1));
+    await settle();
+    store.retry('a');
+    await settle();
+    expect([store.faultOf('a'), store.source('a')]).toEqual(['away', null]);
+    breakIt(false);
+    store.retry('a');
+    await settle();
+    expect(store.faultOf('a')).toBeNull();
+    expect(store.source('a')).not.toBeNull();
+    store.retry('gone');
+    expect(store.faultOf('gone')).toBeNull();
+  });
 });

@@ -93,6 +93,13 @@ export class PictureStore {
     return this.entries.get(artworkId)?.fault ?? null;
   }
 
+  /** Makes what failed once more: a server that was away may be there again. */
+  retry(artworkId: string): void {
+    this.entries.delete(artworkId);
+    if (this.last?.artworks[artworkId]) this.followOne(this.last, artworkId);
+    this.tell();
+  }
+
   isDone(artworkId: string): boolean {
     return this.entries.get(artworkId)?.isDone ?? false;
   }

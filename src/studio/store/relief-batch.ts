@@ -11,7 +11,7 @@ import { plainOrder } from '@/core/relief/order';
 import type { Edit } from '@/core/scene/edits';
 import { reliefOrderOf } from '@/core/scene/relief-order';
 import { download } from './download';
-import { Stopped, type WorkItem } from './long-work';
+import { OTHER_WORK, Stopped, type WorkItem } from './long-work';
 import { reliefEdit } from './relief-edits';
 import type { Studio } from './studio';
 
@@ -32,20 +32,37 @@ interface Unfinished {
 const keyOf = (studio: Studio) => `oilwick-batch-${studio.info.id}`;
 const NOTE_EVERY = 3;
 
-/** @param recipe to be applied to all; null chooses one by looking at each */
-export function applyRecipe(
+/**
+ * @param recipe to be applied to all; null chooses one by looking at each
+ * @throws InputFault while another is applied, here or in another tab
+ */
+export async function applyRecipe(
   studio: Studio,
   title: string,
   artworkIds: readonly string[],
   recipe: Recipe | null,
 ): Promise<void> {
-  return runBatch(studio, { title, recipe, left: [...artworkIds], made: [] });
+  const isMine = await alone(studio, () =>
+    runBatch(studio, { title, recipe, left: [...artworkIds], made: [] }),
+  );
+  if (!isMine) throw new InputFault(OTHER_WORK);
 }
 
-/** Goes on with what a reload interrupted. */
+/** Goes on with what a reload interrupted, unless another tab is at it. */
 export async function resumeBatch(studio: Studio): Promise<void> {
-  const unfinished = await get<Unfinished>(keyOf(studio));
-  if (unfinished) await runBatch(studio, unfinished);
+  await alone(studio, async () => {
+    const unfinished = await get<Unfinished>(keyOf(studio));
+    if (unfinished) await runBatch(studio, unfinished);
+  });
+}
+
+/** One run at a time in a project, over all tabs: there is one note of what is left. @returns whether it was its turn */
+function alone(studio: Studio, run: () => Promise<void>): Promise<boolean> {
+  return navigator.locks.request(keyOf(studio), { ifAvailable: true }, async (lock) => {
+    if (lock === null || studio.work.isBusy) return false;
+    await run();
+    return true;
+  });
 }
 
 async function runBatch(studio: Studio, { title, recipe, left: ids, made }: Unfinished): Promise<void> {

@@ -26,6 +26,13 @@ export function setRelief(studio: Studio, label: string, artworkId: string, fiel
   if (edit) studio.scenes.transact({ label, edits: [edit] });
 }
 
+/** Fields of a relief that borrows its body, or is made by its own recipe again. */
+export function borrowing({ recipe }: Relief, lenderId: string | null): Partial<Relief> {
+  // Its own grain would come on top of the lender's: nothing of it to begin with.
+  const grain = { ...recipe.grain, share: lenderId === null ? 1 : 0 };
+  return { borrowedId: lenderId, recipe: { ...recipe, grain } };
+}
+
 export function setRecipe(
   studio: Studio,
   label: string,

@@ -2,12 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { recipeWith } from '@/core/relief/recipe';
 import { strokeWith } from '@/core/relief/testing/strokes';
 import { newArtwork, newRelief, newScene } from '@/core/scene/defaults';
+import { remove } from '@/core/scene/edits';
 import { fakeStudio } from '../testing/fake-studio';
-import { commandOf, deleteEdits } from './commands';
+import { commandOf } from './commands';
+import { deleteEdits } from './delete-edits';
 import { LongWork } from './long-work';
 import {
   addLayer,
   addPartStroke,
+  borrowing,
   changeLayer,
   chooseLayer,
   clearStrokes,
@@ -15,6 +18,7 @@ import {
   layerPlace,
   moveLayer,
   setRecipe,
+  setRelief,
   strokeEdits,
   strokeLayer,
 } from './relief-edits';
@@ -114,11 +118,39 @@ describe('strokes', () => {
 describe('a recipe', () => {
   it('is set on many in one step, on those without a relief too', () => {
     const { studio, relief } = studioWith(['a', 'b']);
-    studio.scenes.transact({ label: 'x', edits: deleteEdits(studio, []) });
+    studio.scenes.transact({ label: 'x', edits: [remove(studio.scene, 'reliefs', 'b')] });
     setRecipe(studio, 'Bold', ['a', 'b'], recipeWith({ strength: 3 }));
     expect([relief('a').recipe.strength, relief('b').recipe.strength]).toEqual([3, 3]);
     studio.scenes.undo();
-    expect([relief('a').recipe.strength, relief('b').recipe.strength]).toEqual([1, 1]);
+    expect([relief('a').recipe.strength, relief('b')]).toEqual([1, undefined]);
+  });
+
+  it('is used again by those that borrowed from an artwork that goes', () => {
+    const { studio, relief } = studioWith(['a', 'b', 'c']);
+    for (const [id, lender] of [
+      ['b', 'a'],
+      ['c', 'b'],
+    ])
+      setRelief(studio, 'Borrow', id, borrowing(relief(id), lender));
+    expect(relief('b')).toMatchObject({ borrowedId: 'a', recipe: { grain: { share: 0 } } });
+    const drop = (id: string) =>
+      studio.scenes.transact({
+        label: 'Delete',
+        edits: deleteEdits(studio, [{ collection: 'artworks', id }]),
+      });
+    drop('a');
+    expect(relief('b')).toMatchObject({ borrowedId: null, recipe: { grain: { share: 1 } } });
+    expect(relief('c').borrowedId).toBe('b');
+    studio.scenes.undo();
+    expect(relief('b')).toMatchObject({ borrowedId: 'a', recipe: { grain: { share: 0 } } });
+    // A borrower that goes together with its lender is only taken away.
+    const both = deleteEdits(studio, [
+      { collection: 'artworks', id: 'a' },
+      { collection: 'artworks', id: 'b' },
+    ]);
+    studio.scenes.transact({ label: 'Delete', edits: both });
+    expect(Object.keys(studio.scene.reliefs)).toEqual(['c']);
+    expect(relief('c').borrowedId).toBeNull();
   });
 });
 

@@ -7,7 +7,7 @@ import { borrowersOf } from '@/core/scene/relief-order';
 import { Choice, Column, Key, Row, Switch } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';
-import { reliefOfArtwork, setRelief } from '../../store/relief-edits';
+import { borrowing, reliefOfArtwork, setRelief } from '../../store/relief-edits';
 import { worded } from './recipe-controls';
 import { FileKey } from '../../controls/FileKey';
 
@@ -22,10 +22,16 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
   const lenders = useScene((state) => {
     const own = state.scene.artworks[artworkId];
     const barred = new Set([artworkId, ...borrowersOf(state.scene.reliefs, artworkId)]);
+    const lender = state.scene.reliefs[artworkId]?.borrowedId;
     return Object.entries(state.scene.artworks)
       .filter(
         ([id, { widthPx, heightPx }]) =>
-          !barred.has(id) && widthPx === own?.widthPx && heightPx === own.heightPx && state.scene.reliefs[id],
+          // The one it borrows from stays in the list when it does not fit any more.
+          id === lender ||
+          (!barred.has(id) &&
+            widthPx === own?.widthPx &&
+            heightPx === own.heightPx &&
+            state.scene.reliefs[id]),
       )
       .map(([id, { name }]) => [id, name] as const)
       .sort(([, a], [, b]) => a.localeCompare(b));
@@ -61,12 +67,7 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
           [OWN, 'Its own recipe'],
           ...lenders.map(([id, name]) => [id, `Borrowed: ${name}`] as const),
         ]}
-        onChange={(id) => {
-          const { grain } = relief.recipe;
-          // Its own grain would come on top of the lender's: nothing of it to begin with.
-          const recipe = { ...relief.recipe, grain: { ...grain, share: id === OWN ? 1 : 0 } };
-          set('Borrow a relief', { borrowedId: id === OWN ? null : id, recipe });
-        }}
+        onChange={(id) => set('Borrow a relief', borrowing(relief, id === OWN ? null : id))}
       />
       {BROUGHT_KINDS.map((kind) => (
         <Row
