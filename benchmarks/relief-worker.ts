@@ -7,11 +7,12 @@ import { blurred } from '@/core/raster/blur';
 import { ALL_CLOSED, distanceInside } from '@/core/raster/distance';
 import { writePng } from '@/core/raster/png-write';
 import { normalsOf } from '@/core/relief/normals';
-import { recipeWith } from '@/core/relief/recipe';
+import { recipeWith, type Recipe } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
 import { pictureRelief, reliefOf } from '@/core/relief/relief-of';
 import { silhouetteOf } from '@/core/relief/silhouette';
 import { plainSource } from '@/core/relief/source';
+import { Workings } from '@/core/relief/workings';
 import { hash01 } from '@/core/time/noise';
 import { deflate } from '@/workers/deflate';
 import { upsampled } from '@/workers/upsampled';
@@ -75,8 +76,28 @@ async function timed(work: () => unknown): Promise<number> {
   return performance.now() - start;
 }
 
+const workings = { small: new Workings(), whole: new Workings() };
+let moves = 0;
+
+/** The full recipe with the fader of the grain's height, then that of the body's fullness, at another place each time. */
+function moved(): Recipe {
+  moves++;
+  const { body, grain } = RECIPES.full;
+  const at = 1 + (moves % 50) / 50;
+  return moves % 2 === 0
+    ? { ...RECIPES.full, grain: { ...grain, heightPx: at } }
+    : { ...RECIPES.full, body: { ...body, fullness: at } };
+}
+
 export interface ReliefTask {
-  kind: keyof typeof RECIPES | 'plain' | 'first picture' | 'png' | 'batch of 100, 128 x 128';
+  kind:
+    | keyof typeof RECIPES
+    | 'plain'
+    | 'first picture'
+    | 'first picture of a moving control'
+    | 'full of a moving control'
+    | 'png'
+    | 'batch of 100, 128 x 128';
   side: number;
 }
 
@@ -84,10 +105,11 @@ async function run({ kind, side }: ReliefTask): Promise<{ parts: Record<string, 
   const image = spriteOf(side);
   const parts: Record<string, number> = {};
   if (kind === 'plain') return { parts, whole: await timed(() => plainChain(image)) };
-  if (kind === 'first picture') {
+  if (kind === 'first picture' || kind === 'first picture of a moving control') {
+    const remember = kind === 'first picture' ? undefined : workings.small.remember;
     const whole = await timed(() => {
       const factor = reductionFor(side, side);
-      const small = reliefOf(reducedSource(plainSource(image, RECIPES.full), factor));
+      const small = reliefOf(reducedSource(plainSource(image, moved()), factor), undefined, remember);
       upsampled(small, factor, side, side);
     });
     return { parts, whole };
@@ -106,13 +128,16 @@ async function run({ kind, side }: ReliefTask): Promise<{ parts: Record<string, 
     });
     return { parts, whole };
   }
+  const isMoved = kind === 'full of a moving control';
   let last = performance.now();
   const start = last;
-  pictureRelief(image, RECIPES[kind], (part) => {
+  const partDone = (part: string) => {
     const now = performance.now();
     parts[part] = (parts[part] ?? 0) + now - last;
     last = now;
-  });
+  };
+  const source = plainSource(image, isMoved ? moved() : RECIPES[kind]);
+  reliefOf(source, partDone, isMoved ? workings.whole.remember : undefined);
   return { parts, whole: performance.now() - start };
 }
 

@@ -24,6 +24,7 @@ import { remarksOn } from '@/core/relief/remarks';
 import { changedFacings, changedHeights } from '@/core/relief/returned';
 import { silhouetteOf } from '@/core/relief/silhouette';
 import type { Stroke } from '@/core/relief/strokes/stroke';
+import { Workings } from '@/core/relief/workings';
 import { deflate } from './deflate';
 import type { ReliefAnswer } from './relief-answer';
 import { ReliefDesk, type LayerPlace, type MadeRelief, type ReliefPatch } from './relief-desk';
@@ -69,6 +70,8 @@ const RECALLED_PIXELS = 256 * 256;
 
 const pictures = new WorkerPictures();
 const desk = new ReliefDesk();
+/** Steps of the reduced relief, beside those of the whole one. */
+const quickWorkings = new Workings();
 
 /** The newest request of each lane, one place a lane; older ones stop at their next part. */
 let newest: Int32Array | null = null;
@@ -184,12 +187,13 @@ const work = {
       const check = checkFor(ticket);
       const source = await pictures.source(order);
       check();
-      const { width, height } = source.image;
+      const { image } = source;
+      const { width, height } = image;
       // Pixel art that was drawn enlarged is small at its true size.
-      const times = trueTimes(source.image);
+      const times = quickWorkings.remember('times', [image.data], () => trueTimes(image));
       const factor = times > 1 ? 1 : reductionFor(width, height);
       const small = reducedSource(source, factor);
-      const result = reliefOf(small, check);
+      const result = reliefOf(small, check, quickWorkings.remember);
       const { normals, heights } = small === source ? result : upsampled(result, factor, width, height);
       return sent({ normals, heights, glow: null, remarks: [], took: performance.now() - start });
     });

@@ -12,6 +12,7 @@ import { groundText, type ReliefOrder } from '@/core/relief/order';
 import { refreshSurface, surfaceOf } from '@/core/relief/relief-of';
 import type { ReliefSource } from '@/core/relief/source';
 import { LiveStroke } from '@/core/relief/strokes/live-stroke';
+import { Workings } from '@/core/relief/workings';
 import { StrokesAbove } from './strokes-above';
 import type { Planes } from '@/core/relief/strokes/painted';
 import { placed, type Stroke } from '@/core/relief/strokes/stroke';
@@ -50,6 +51,7 @@ interface Painting {
 
 export class ReliefDesk {
   private readonly grounds = new Map<string, ReliefGround>();
+  private readonly workings = new Workings();
   private last: { text: string; made: MadeRelief } | null = null;
   private painting: Painting | null = null;
 
@@ -110,7 +112,7 @@ export class ReliefDesk {
 
   private ground(order: ReliefOrder, source: ReliefSource, partDone: PartDone): ReliefGround {
     const text = groundText(order);
-    const ground = this.grounds.get(text) ?? groundOf(source, partDone);
+    const ground = this.grounds.get(text) ?? groundOf(source, partDone, this.workings.remember);
     this.grounds.delete(text);
     this.grounds.set(text, ground);
     for (const oldest of this.grounds.keys()) {

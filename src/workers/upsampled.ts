@@ -6,12 +6,20 @@ export function upsampled(small: ReliefResult, factor: number, width: number, he
   const heights = new Float32Array(width * height);
   const from = new Uint32Array(small.normals.buffer);
   const to = new Uint32Array(normals.buffer);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.min(small.height - 1, Math.floor(y / factor)) * small.width;
-    for (let x = 0; x < width; x++, i++) {
-      const j = row + Math.min(small.width - 1, Math.floor(x / factor));
-      to[i] = from[j];
-      heights[i] = small.heights[j] * factor;
+  for (let y = 0; y < height; y++) {
+    const start = y * width;
+    const above = start - width;
+    // Rows of one row of blocks are alike; what is left over below the last block goes on from it.
+    if (y > 0 && (y % factor !== 0 || y >= small.height * factor)) {
+      to.copyWithin(start, above, start);
+      heights.copyWithin(start, above, start);
+      continue;
+    }
+    const row = (y / factor) * small.width;
+    for (let x = 0; x < small.width; x++) {
+      const end = x === small.width - 1 ? start + width : start + (x + 1) * factor;
+      to.fill(from[row + x], start + x * factor, end);
+      heights.fill(small.heights[row + x] * factor, start + x * factor, end);
     }
   }
   return { width, height, normals, heights };

@@ -6,6 +6,7 @@ import { depthInside } from './edge-distance';
 import { solvePoisson } from './multigrid';
 import type { Recipe } from './recipe';
 import type { Silhouette } from './silhouette';
+import type { Remember } from './workings';
 
 /** Terraces of the step profile. */
 const STEPS = 3;
@@ -32,6 +33,7 @@ export interface BodyGround {
   parts: Uint16Array | null;
   beyond: Beyond;
   pixelArt: boolean;
+  remember: Remember;
 }
 
 /** @returns heights in px, 0 outside; null where there is no body */
@@ -49,7 +51,7 @@ export function bodyHeight(ground: BodyGround, body: Recipe['body']): Float32Arr
 /** Height by distance from the silhouette, or from the border of its part, through a profile. */
 function bevelHeight(ground: BodyGround, body: Recipe['body']): Float32Array {
   const { width, height, inside } = ground.silhouette;
-  const depth = ground.parts === null ? wholeDepth(ground, body.widthPx) : partDepth(ground);
+  const depth = ground.parts === null ? wholeDepth(ground, body.widthPx) : partDepth(ground, ground.parts);
   const out = new Float32Array(width * height);
   for (let i = 0; i < out.length; i++) {
     if (!inside[i]) continue;
@@ -59,17 +61,27 @@ function bevelHeight(ground: BodyGround, body: Recipe['body']): Float32Array {
   return out;
 }
 
-function wholeDepth({ silhouette, beyond, pixelArt }: BodyGround, mostPx: number): Float32Array {
-  const { depth, isSoft } = depthInside(silhouette, beyond, mostPx);
-  // Distances from stairs have stairs of their own; paint has none.
-  if (isSoft || pixelArt) return depth;
-  return blurred(depth, silhouette.inside, silhouette.width, silhouette.height, 1);
+function wholeDepth({ silhouette, beyond, pixelArt, remember }: BodyGround, mostPx: number): Float32Array {
+  return remember('depth', [silhouette, beyond.openX, beyond.openY, pixelArt, mostPx], () => {
+    const { depth, isSoft } = depthInside(silhouette, beyond, mostPx);
+    // Distances from stairs have stairs of their own; paint has none.
+    if (isSoft || pixelArt) return depth;
+    return blurred(depth, silhouette.inside, silhouette.width, silhouette.height, 1);
+  });
+}
+
+function partDepth(
+  { silhouette, beyond, pixelArt, remember }: BodyGround,
+  labels: Uint16Array,
+): Float32Array {
+  return remember('depth in parts', [labels, beyond.openX, beyond.openY, pixelArt], () => {
+    const depth = depthInParts(silhouette, labels, beyond);
+    return pixelArt ? depth : blurred(depth, silhouette.inside, silhouette.width, silhouette.height, 1);
+  });
 }
 
 /** Distance from where another part begins: half a pixel farther than to the nearest pixel that touches one. */
-function partDepth({ silhouette, parts, beyond, pixelArt }: BodyGround): Float32Array {
-  const { width, height, inside } = silhouette;
-  const labels = parts!;
+function depthInParts({ width, height }: Silhouette, labels: Uint16Array, beyond: Beyond): Float32Array {
   const rims = new Uint8Array(labels.length);
   const differs = (i: number, x: number, y: number, open: boolean) => {
     if (x < 0 || y < 0 || x >= width || y >= height) return !open;
@@ -102,7 +114,7 @@ function partDepth({ silhouette, parts, beyond, pixelArt }: BodyGround): Float32
       out[i] = Math.sqrt(dx * dx + dy * dy) + 0.5;
     }
   }
-  return pixelArt ? out : blurred(out, inside, width, height, 1);
+  return out;
 }
 
 /** Bounds of the bend: a dome bends in both directions (2), a limb in one (4). */
@@ -116,8 +128,22 @@ const LOAD = 4;
  * h = fullness * sqrt(2 u / k), with u the potential and k its stronger bend; without the division a limb would be
  * 41 % too tall.
  */
-function inflateHeight({ silhouette, parts, beyond }: BodyGround, body: Recipe['body']): Float32Array {
-  const { width, height, alpha, inside } = silhouette;
+function inflateHeight(
+  { silhouette, parts, beyond, remember }: BodyGround,
+  body: Recipe['body'],
+): Float32Array {
+  const of = [silhouette, parts, beyond.openX, beyond.openY];
+  const full = remember(parts ? 'full parts' : 'full', of, () => fullShape(silhouette, parts, beyond));
+  const out = new Float32Array(full.length);
+  for (let i = 0; i < out.length; i++) out[i] = body.fullness * full[i];
+  return out;
+}
+
+function fullShape(
+  { width, height, alpha, inside }: Silhouette,
+  parts: Uint16Array | null,
+  beyond: Beyond,
+): Float32Array {
   const out = new Float32Array(width * height);
   const labels = parts ?? Uint16Array.from(inside);
   // A tile that is of one piece and goes on all round has nothing to be blown up from.
@@ -125,7 +151,7 @@ function inflateHeight({ silhouette, parts, beyond }: BodyGround, body: Recipe['
   const u = solvePoisson({ width, height, labels, alpha, border: 'zero', ...beyond }, LOAD);
   const bend = strongerBend(labels, u, width, height);
   for (let i = 0; i < out.length; i++) {
-    if (u[i] > 0) out[i] = body.fullness * Math.sqrt((2 * u[i]) / bend[i]);
+    if (u[i] > 0) out[i] = Math.sqrt((2 * u[i]) / bend[i]);
   }
   return out;
 }

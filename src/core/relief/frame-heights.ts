@@ -11,6 +11,7 @@ import type { Recipe, Swatch } from './recipe';
 import { silhouetteOf, type Silhouette } from './silhouette';
 import { byColour } from './swatches';
 import { toneOf, type Tone } from './tone';
+import type { Remember } from './workings';
 
 /** Called after each part of the work; throws to stop it. */
 export type PartDone = (
@@ -28,6 +29,7 @@ export interface FrameInput {
   partStrokes: readonly PartStroke[];
   /** Whether the body is made here, or taken from elsewhere and only grain is wanted. */
   hasBody: boolean;
+  remember: Remember;
 }
 
 /** A seamless tile is made with so much of itself around it, or with as much as its bevel is wide. */
@@ -53,10 +55,32 @@ export function frameHeights(input: FrameInput, partDone: PartDone): Float32Arra
 
 /** The tile with itself around it. */
 function repeated(input: FrameInput, padX: number, padY: number): FrameInput {
-  const { image, palette } = input;
+  const { image, palette, remember } = input;
+  const indices = palette?.indices ?? null;
+  const wide = remember('repeated', [image.data, indices, padX, padY], () =>
+    repeatedPixels(image, indices, padX, padY),
+  );
+  const partStrokes = input.partStrokes.map(({ kind, points }) => ({
+    kind,
+    points: points.map((v, k) => v + (k % 2 === 0 ? padX : padY)),
+  }));
+  return {
+    ...input,
+    image: wide.image,
+    palette: palette && { ...palette, indices: wide.indices! },
+    partStrokes,
+  };
+}
+
+function repeatedPixels(
+  image: Image,
+  indices: Uint8Array | null,
+  padX: number,
+  padY: number,
+): { image: Image; indices: Uint8Array | null } {
   const { width, height } = image;
   const out = emptyImage(width + 2 * padX, height + 2 * padY);
-  const indices = palette && new Uint8Array(out.width * out.height);
+  const wideIndices = indices && new Uint8Array(out.width * out.height);
   const from = new Uint32Array(image.data.slice().buffer);
   const to = new Uint32Array(out.data.buffer);
   for (let y = 0, i = 0; y < out.height; y++) {
@@ -64,33 +88,29 @@ function repeated(input: FrameInput, padX: number, padY: number): FrameInput {
     for (let x = 0; x < out.width; x++, i++) {
       const j = row + ((((x - padX) % width) + width) % width);
       to[i] = from[j];
-      if (indices) indices[i] = palette!.indices[j];
+      if (indices) wideIndices![i] = indices[j];
     }
   }
-  const partStrokes = input.partStrokes.map(({ kind, points }) => ({
-    kind,
-    points: points.map((v, k) => v + (k % 2 === 0 ? padX : padY)),
-  }));
-  return { ...input, image: out, palette: palette && { ...palette, indices: indices! }, partStrokes };
+  return { image: out, indices: wideIndices };
 }
 
 function openHeights(input: FrameInput, partDone: PartDone): Float32Array {
-  const { image, recipe, pixelArt, wrap, palette, swatches } = input;
+  const { image, recipe, pixelArt, wrap, palette, swatches, remember } = input;
   const { width, height } = image;
-  const silhouette = silhouetteOf(image);
+  const silhouette = remember('silhouette', [image.data], () => silhouetteOf(image));
   const { inside } = silhouette;
-  const isFull = !inside.includes(0);
+  const flags = inside.includes(0) ? inside : null;
   partDone('silhouette');
   const beyond: Beyond = { openX: wrap.x, openY: wrap.y };
-  const tone = toneOf(image, isFull ? null : inside, pixelArt);
+  const tone = remember('tone', [image.data, pixelArt], () => toneOf(image, flags, pixelArt));
   const parts = input.hasBody ? frameParts(input, silhouette, tone) : null;
   partDone('parts');
-  const body = input.hasBody ? bodyHeight({ silhouette, parts, beyond, pixelArt }, recipe.body) : null;
+  const ground = { silhouette, parts, beyond, pixelArt, remember };
+  const body = input.hasBody ? bodyHeight(ground, recipe.body) : null;
   const heights = body ?? new Float32Array(width * height);
   partDone('body');
-  const muted = palette && byColour(palette, swatches, (swatch) => (swatch.mute ? 1 : 0), 0);
-  const counts = muted ? inside.map((flag, i) => (muted[i] > 0 ? 0 : flag)) : isFull ? null : inside;
-  const grain = grainHeight(tone, counts, width, height, recipe.grain);
+  const counts = tonedPixels(input, inside) ?? flags;
+  const grain = grainHeight(tone, counts, width, height, recipe.grain, remember);
   if (grain) for (let i = 0; i < heights.length; i++) heights[i] += grain[i];
   const raised = input.hasBody && palette && byColour(palette, swatches, ({ heightPx }) => heightPx, 0);
   if (raised) {
@@ -100,19 +120,31 @@ function openHeights(input: FrameInput, partDone: PartDone): Float32Array {
   }
   partDone('grain');
   if (recipe.sandingPx === 0) return heights;
-  const sanded = blurred(heights, isFull ? null : inside, width, height, recipe.sandingPx);
+  const sanded = blurred(heights, flags, width, height, recipe.sandingPx);
   partDone('sanding');
   return sanded;
 }
 
+/** Flags of the pixels whose tone counts; null where no colour is muted. */
+function tonedPixels({ palette, swatches, remember }: FrameInput, inside: Uint8Array): Uint8Array | null {
+  if (!palette) return null;
+  const mutes = swatches.map((swatch) => Number(swatch?.mute ?? false)).join('');
+  return remember('toned', [inside, palette.indices, mutes], () => {
+    const muted = byColour(palette, swatches, (swatch) => (swatch.mute ? 1 : 0), 0);
+    return muted && inside.map((flag, i) => (muted[i] > 0 ? 0 : flag));
+  });
+}
+
 /** The labels by which the body is parted, or null where only the whole counts. */
 function frameParts(
-  { image, recipe, partStrokes }: FrameInput,
+  { image, recipe, partStrokes, remember }: FrameInput,
   silhouette: Silhouette,
   tone: Tone,
 ): Uint16Array | null {
   const { kind, regions, partShare } = recipe.body;
   const isParted = regions !== 'silhouette' || partStrokes.length > 0;
   if (kind === 'none' || partShare === 0 || !isParted) return null;
-  return partsOf(image, silhouette, tone, regions, partStrokes);
+  return remember('parts', [silhouette, tone, regions, JSON.stringify(partStrokes)], () =>
+    partsOf(image, silhouette, tone, regions, partStrokes),
+  );
 }

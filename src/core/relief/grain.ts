@@ -1,7 +1,8 @@
 /** The grain of a relief: fine shape from tone, split into octaves by wavelength, each with a fader. */
-import { weightedOctaves } from './octaves';
+import { octavesUsed, smoothings, weightedOctaves } from './octaves';
 import type { Recipe } from './recipe';
 import { cleanTone, type Tone } from './tone';
+import { afresh, type Remember } from './workings';
 
 /**
  * @param inside flags of the pixels whose tone counts; null for all
@@ -13,10 +14,17 @@ export function grainHeight(
   width: number,
   height: number,
   grain: Recipe['grain'],
+  remember: Remember = afresh,
 ): Float32Array | null {
   const heightPx = grain.heightPx * grain.share;
   if (heightPx === 0 || grain.octaves.every((fader) => fader === 0)) return null;
-  const clean = cleanTone(tone, inside, width, height, grain);
+  const { smoothPx, outlineGuard } = grain;
+  const clean = remember('clean tone', [tone, inside, smoothPx, outlineGuard], () =>
+    cleanTone(tone, inside, width, height, grain),
+  );
   const weights = grain.octaves.map((fader) => heightPx * fader);
-  return weightedOctaves(clean, inside, width, height, weights);
+  const levels = remember('smoothings', [clean, inside, octavesUsed(weights)], () =>
+    smoothings(clean, inside, width, height, octavesUsed(weights)),
+  );
+  return weightedOctaves(clean, levels, inside, weights);
 }

@@ -16,20 +16,29 @@ import { copiedPlanes, paintLayer, type Planes } from './strokes/painted';
 import { placed, type PlacedStroke } from './strokes/stroke';
 import { swatchesOf } from './swatches';
 import { toneOf } from './tone';
+import { afresh, apart, type Remember } from './workings';
+
+/** Steps of larger pictures are too much to be kept. */
+const MOST_REMEMBERED_PIXELS = 2048 * 2048;
 
 /** @throws InputFault naming what does not fit the art */
-export function groundOf(source: ReliefSource, partDone: PartDone = () => {}): ReliefGround {
+export function groundOf(
+  source: ReliefSource,
+  partDone: PartDone = () => {},
+  keeper: Remember = afresh,
+): ReliefGround {
   checkImage(source.image);
+  const remember = source.image.width * source.image.height > MOST_REMEMBERED_PIXELS ? afresh : keeper;
   const { recipe } = source;
   const art = source.image;
   const pixelArt = recipe.pixelArt === 'auto' ? looksLikePixelArt(art) : recipe.pixelArt === 'yes';
   const cells = source.cells ?? recipe.cells;
   const whole = framesOf(art.width, art.height, cells);
   const times = pixelArt ? commonTimes(trueTimes(art), whole) : 1;
-  const image = times === 1 ? art : atTrueSize(art, times);
+  const image = times === 1 ? art : remember('true size', [art.data, times], () => atTrueSize(art, times));
   const frames = whole.map((frame) => scaledRect(frame, times));
-  const silhouette = silhouetteOf(image);
-  const palette = once(() => paletteOf(image, silhouette.inside));
+  const silhouette = remember('silhouette', [image.data], () => silhouetteOf(image));
+  const palette = once(() => remember('palette', [silhouette], () => paletteOf(image, silhouette.inside)));
   const wrap = wrapOf(recipe);
   const partStrokes = source.partStrokes.map(({ kind, points }) => ({
     kind,
@@ -55,23 +64,25 @@ export function groundOf(source: ReliefSource, partDone: PartDone = () => {}): R
     parts: once(makeParts),
     palette,
   };
-  const inherited = inheritedGround(source, ground, partDone);
+  const inherited = inheritedGround(source, ground, partDone, remember);
   const { swatches } = recipe;
   const used = swatches.length === 0 ? null : palette();
   const bySwatch = used ? swatchesOf(used, swatches) : [];
   const heights = new Float32Array(image.width * image.height);
   for (const frame of frames) {
     const part = cropped(image, frame);
+    const indices = used && (part === image ? used.indices : croppedPlane(used.indices, image.width, frame));
     const own = frameHeights(
       {
         image: part,
         recipe,
         pixelArt,
         wrap,
-        palette: used && { ...used, indices: croppedPlane(used.indices, image.width, frame) },
+        palette: used && { ...used, indices: indices! },
         swatches: bySwatch,
         partStrokes: shifted(partStrokes, frame),
         hasBody: inherited === null,
+        remember,
       },
       partDone,
     );
@@ -95,11 +106,16 @@ interface Inherited {
 }
 
 /** The relief that is taken in the place of an own body: another artwork's, or what was imported. */
-function inheritedGround(source: ReliefSource, ground: ReliefGround, partDone: PartDone): Inherited | null {
+function inheritedGround(
+  source: ReliefSource,
+  ground: ReliefGround,
+  partDone: PartDone,
+  remember: Remember,
+): Inherited | null {
   if (source.borrowed) {
     checkSameSize('The artwork that lends its relief', source.borrowed.image, source.image);
     // The lender is brought to the borrower's pixels, whatever its own true size.
-    const lender = groundOf(source.borrowed, partDone);
+    const lender = groundOf(source.borrowed, partDone, apart(remember, 'lender'));
     const planes = paintedPlanes(source.borrowed, lender);
     return lentPlanes(planes, lender, ground);
   }

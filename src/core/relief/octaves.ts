@@ -14,22 +14,18 @@ const FIRST_TAP = VARIANCE / 2;
 const NEXT_TAP = (VARIANCE - (VARIANCE + 0.25) / 4) / 2;
 
 /**
- * @param plane width * height values
+ * @param levels smoothings of the plane, as many as the weights ask for
  * @param inside flags of the values that count; null for all
  * @param weights one for each octave, finest first
  * @returns the weighted sum of the octaves, 0 outside
  */
 export function weightedOctaves(
   plane: Float32Array,
+  levels: readonly Level[],
   inside: Uint8Array | null,
-  width: number,
-  height: number,
   weights: readonly number[],
 ): Float32Array {
-  const deepest = weights.reduce((last, weight, i) => (weight !== 0 ? i : last), -1);
-  const out = new Float32Array(plane.length);
-  if (deepest < 0) return out;
-  const levels = smoothings(plane, inside, width, height, deepest + 1);
+  const deepest = levels.length - 1;
   // A smoothing ends one octave and begins the next: it counts by the difference of their weights.
   const share = (k: number) => (weights[k + 1] ?? 0) - weights[k];
   let sum = normalised(levels[deepest], share(deepest));
@@ -38,14 +34,23 @@ export function weightedOctaves(
     sum = doubled(sum, level.width, level.height);
     divideAndAdd(sum, level, share(k));
   }
+  const out = new Float32Array(plane.length);
   const first = weights[0];
   const { sums } = sum;
   for (let i = 0; i < out.length; i++) if (!inside || inside[i]) out[i] = first * plane[i] + sums[i];
   return out;
 }
 
-/** The smoothings of the first `count` wavelengths. */
-function smoothings(
+/** How many octaves have a weight, or lie below one that has. */
+export function octavesUsed(weights: readonly number[]): number {
+  return weights.reduce((last, weight, i) => (weight !== 0 ? i + 1 : last), 0);
+}
+
+/**
+ * The smoothings of the first `count` wavelengths, from 1 on.
+ * @param plane width * height values
+ */
+export function smoothings(
   plane: Float32Array,
   inside: Uint8Array | null,
   width: number,

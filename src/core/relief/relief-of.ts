@@ -17,6 +17,7 @@ import type { Silhouette } from './silhouette';
 import { plainSource, type ReliefSource } from './source';
 import type { Planes } from './strokes/painted';
 import { byColour, swatchesOf } from './swatches';
+import { afresh, type Remember } from './workings';
 
 /** Written into every map: raised whenever the same source would give other pixels. */
 export const RELIEF_VERSION = 3;
@@ -31,8 +32,12 @@ export interface ReliefResult {
 }
 
 /** @throws InputFault naming what does not fit the art */
-export function reliefOf(source: ReliefSource, partDone: PartDone = () => {}): ReliefResult {
-  const ground = groundOf(source, partDone);
+export function reliefOf(
+  source: ReliefSource,
+  partDone: PartDone = () => {},
+  remember: Remember = afresh,
+): ReliefResult {
+  const ground = groundOf(source, partDone, remember);
   const planes = paintedPlanes(source, ground);
   partDone('strokes');
   const result = resultOf(ground, planes);
