@@ -2,6 +2,7 @@
  * Steps of a relief that stand while what they are made of is the same: when one control moves, what the others ask
  * for need not be made anew.
  */
+import { sameItems } from '../same-items';
 
 /**
  * The value of a step: the one that was made last where all of `of` are the same things, else a new one. Values are
@@ -18,8 +19,7 @@ export class Workings {
 
   readonly remember: Remember = <T>(step: string, of: readonly unknown[], make: () => T): T => {
     const there = this.last.get(step);
-    if (there?.of.length === of.length && there.of.every((one, i) => Object.is(one, of[i])))
-      return there.value as T;
+    if (there && sameItems(there.of, of)) return there.value as T;
     // What cannot be used any more makes room before the new is made.
     this.last.delete(step);
     const value = make();

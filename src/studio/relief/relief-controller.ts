@@ -2,8 +2,6 @@
 import { wordsOf } from '@/core/faults';
 import { heightsAlong } from '@/core/relief/section';
 import { settingsOf, type Artwork } from '@/core/scene/document';
-import { openContext } from '@/gpu/device';
-import { Renderer, type Presentation } from '@/gpu/renderer';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import {
@@ -16,15 +14,14 @@ import {
 import type { Studio } from '../store/studio';
 import { BrushDrawing, isBrush } from '../tools/relief-tools';
 import type { OverlayColours } from '../stage/overlay';
-import { drawnFor, zoomedAbout, zoomStep } from '../stage/view';
+import { zoomedAbout, zoomStep } from '../stage/view';
 import { PartsOverlay } from './parts-overlay';
 import { ReliefMarks } from './relief-marks';
 import { ReliefPictures } from './relief-pictures';
 import { ReliefPointer, type PointerHost } from './relief-pointer';
-import { handMoment, handScene, type HandLamp } from './relief-view';
+import { ReliefScreen, type ScreenSide } from './relief-screen';
 
 const MARGIN_PX = 40;
-const BEYOND: [number, number, number] = [0.047, 0.047, 0.051];
 /** One round of the circling lamp. */
 const CIRCLE_SECONDS = 6;
 const CIRCLE_SHARE = 0.42;
@@ -43,7 +40,7 @@ export class ReliefController implements PointerHost {
   onFacing: (facing: [number, number] | null) => void = () => {};
   private onSwatch: (x: number, y: number) => void = () => {};
   readonly pictures: ReliefPictures;
-  private renderer: Renderer | null = null;
+  private readonly screen: ReliefScreen;
   readonly marks: HTMLElement;
   size = { width: 0, height: 0 };
   ratio = 1;
@@ -80,6 +77,7 @@ export class ReliefController implements PointerHost {
       }),
     );
     this.marks = elements.marks;
+    this.screen = new ReliefScreen(elements.picture);
     this.pointer = new ReliefPointer(this);
     this.listenToContext();
     this.resize();
@@ -97,7 +95,7 @@ export class ReliefController implements PointerHost {
     cancelAnimationFrame(this.frame);
     this.pointer.dispose();
     for (const leave of this.leave) leave();
-    this.renderer?.dispose();
+    this.screen.dispose();
   }
 
   show(artworkId: string | null): void {
@@ -217,7 +215,7 @@ export class ReliefController implements PointerHost {
     const { picture } = this.elements;
     const lost = (event: Event) => {
       event.preventDefault();
-      this.renderer = null;
+      this.screen.forget();
     };
     picture.addEventListener('webglcontextlost', lost);
     picture.addEventListener('webglcontextrestored', this.touch);
@@ -255,10 +253,9 @@ export class ReliefController implements PointerHost {
   private draw(): void {
     const start = performance.now();
     try {
-      this.renderer ??= new Renderer(openContext(this.elements.picture));
-      this.drawPicture(this.renderer);
+      this.drawPicture();
     } catch (thrown) {
-      if (this.renderer?.gl.isContextLost()) return;
+      if (this.screen.isLost) return;
       this.studio.say(`The relief cannot be drawn: ${wordsOf(thrown).split('\n')[0]}`);
       return;
     }
@@ -268,51 +265,28 @@ export class ReliefController implements PointerHost {
     this.elements.readout.textContent = `${percent} %  ${(performance.now() - start).toFixed(1)} ms${relief}`;
   }
 
-  private drawPicture(renderer: Renderer): void {
-    const { artwork } = this;
-    const { width } = this.size;
-    const { view, wipe } = this.bench;
-    if (!artwork) return renderer.present([], BEYOND);
-    const edge = wipe === null ? 0 : Math.round(this.pointer.wipeShare * width);
-    const parts: Presentation[] = [];
-    const add = (name: string, of: ReliefView, side: ReliefSide, left: number, right: number) => {
-      const part = this.side(renderer, artwork, name, of, side, left, right);
-      if (part) parts.push(part);
+  private drawPicture(): void {
+    const { artwork, artworkId, bench, pictures, place, size } = this;
+    if (!artwork || artworkId === null) return this.screen.draw(null, []);
+    const {
+      view,
+      wipe,
+      lampHeightPx: heightPx,
+      lampColour: colour,
+      lampReach: reach,
+      secondLamp: second,
+    } = bench;
+    const lamp = { ...this.lampPlace, heightPx, colour, reach, second };
+    const { lightSpace } = settingsOf(this.studio.scene);
+    const edge = wipe === null ? 0 : Math.round(this.pointer.wipeShare * size.width);
+    const sides: ScreenSide[] = [];
+    const add = (name: ScreenSide['name'], of: ReliefView, side: ReliefSide, left: number, right: number) => {
+      const pixels = pictures.pixels(of, side);
+      if (pixels && right > left) sides.push({ name, view: of, pixels, left, right });
     };
     if (wipe) add('left', wipe.view, wipe.side, 0, edge);
-    add('main', view, 'now', edge, width);
-    renderer.present(parts, BEYOND);
-  }
-
-  private side(
-    renderer: Renderer,
-    artwork: Artwork,
-    name: string,
-    view: ReliefView,
-    side: ReliefSide,
-    left: number,
-    right: number,
-  ): Presentation | null {
-    const pixels = this.pictures.pixels(view, side);
-    if (!pixels) return null;
-    const { lampHeightPx, lampColour, lampReach, secondLamp } = this.bench;
-    const lamp: HandLamp = {
-      ...this.lampPlace,
-      heightPx: lampHeightPx,
-      colour: lampColour,
-      reach: lampReach,
-      second: secondLamp,
-    };
-    const key = this.textureKey(name, view);
-    const scene = handScene(key, artwork, lamp, settingsOf(this.studio.scene).lightSpace);
-    const drawn = drawnFor(this.place, this.size, artwork.pixelArt);
-    const moment = handMoment(scene, view, drawn.view);
-    const picture = renderer.render(moment, () => pixels, name);
-    return { picture, offsetX: drawn.offsetX, offsetY: drawn.offsetY, enlarge: drawn.enlarge, left, right };
-  }
-
-  private textureKey(name: string, view: ReliefView): string {
-    return `${this.artworkId}-${name}-${view}`;
+    add('main', view, 'now', edge, size.width);
+    this.screen.draw({ artworkId, artwork, lamp, lightSpace, place, size }, sides);
   }
 
   private drawMarks(): void {
@@ -362,7 +336,7 @@ export class ReliefController implements PointerHost {
     const { artwork } = this;
     if (!artwork) return;
     this.pictures.patch(patch, artwork.widthPx);
-    this.renderer?.patchNormals(this.textureKey('main', 'lit'), patch.rect, patch.normals);
+    this.screen.patch(this.artworkId!, patch.rect, patch.normals);
     this.pictures.forgetDrawn();
     this.touch();
     this.onShape();

@@ -4,6 +4,7 @@
  */
 import { wordsOf } from '@/core/faults';
 import type { PicturePixels } from '@/core/moment/moment';
+import { sameItems } from '@/core/same-items';
 import { plainOrder, type ReliefOrder } from '@/core/relief/order';
 import type { Artwork } from '@/core/scene/document';
 import { reliefOrderOf } from '@/core/scene/relief-order';
@@ -114,7 +115,7 @@ export class ReliefPictures {
     const inputs = [kept.rgba, shape.normal, shape.heights, masks];
     const key = `${view} ${side}`;
     const last = this.shown.get(key);
-    if (last && last.inputs.every((input, i) => input === inputs[i])) return last.pixels;
+    if (last && sameItems(last.inputs, inputs)) return last.pixels;
     const base: PicturePixels = { ...kept, normal: shape.normal, glow: null };
     const pixels = viewedPixels(view, base, { heights: shape.heights, ...masks });
     this.shown.set(key, { inputs, pixels });

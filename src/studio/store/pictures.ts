@@ -8,6 +8,7 @@ import type { PicturePixels } from '@/core/moment/moment';
 import type { ReliefOrder } from '@/core/relief/order';
 import type { Remark } from '@/core/relief/remarks';
 import type { SceneDocument } from '@/core/scene/document';
+import { sameItems } from '@/core/same-items';
 import { reliefOrderOf, strokesByArtwork } from '@/core/scene/relief-order';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 
@@ -202,10 +203,6 @@ export class PictureStore {
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
-}
-
-function sameItems(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && a.every((item, i) => item === b[i]);
 }
 
 function redOf(image: Image): Uint8Array {
