@@ -177,21 +177,28 @@ describe('keys of the bench', () => {
 describe('work on many', () => {
   const items = Array.from({ length: 6 }, (_, i) => ({ id: `i${i}`, name: `Item ${i}` }));
 
-  it('notes what fails and goes on', async () => {
-    const work = new LongWork();
+  /** Runs something with each item. @returns whether it ran to its end, and which items ended */
+  async function run(work: LongWork, width: number, each: (id: string) => void) {
     const ended: string[] = [];
     const finished = await work.run(
       'Making',
       items,
-      2,
+      width,
       async ({ id }) => {
-        if (id === 'i2') throw new Error('broken');
+        each(id);
         return id;
       },
       (_, id) => ended.push(id),
     );
-    expect(finished).toBe(true);
-    expect(ended).toEqual(['i0', 'i1', 'i3', 'i4', 'i5']);
+    return { finished, ended };
+  }
+
+  it('notes what fails and goes on', async () => {
+    const work = new LongWork();
+    const result = await run(work, 2, (id) => {
+      if (id === 'i2') throw new Error('broken');
+    });
+    expect(result).toEqual({ finished: true, ended: ['i0', 'i1', 'i3', 'i4', 'i5'] });
     expect(work.api.getState()).toMatchObject({
       title: null,
       done: 6,
@@ -204,39 +211,17 @@ describe('work on many', () => {
 
   it('stops when it is told to, with what was begun brought to its end', async () => {
     const work = new LongWork();
-    const ended: string[] = [];
-    const finished = await work.run(
-      'Making',
-      items,
-      1,
-      async ({ id }) => {
-        if (id === 'i1') work.stop();
-        return id;
-      },
-      (_, id) => ended.push(id),
-    );
-    expect([finished, ended]).toEqual([false, ['i0', 'i1']]);
+    const result = await run(work, 1, (id) => {
+      if (id === 'i1') work.stop();
+    });
+    expect(result).toEqual({ finished: false, ended: ['i0', 'i1'] });
     expect(work.isBusy).toBe(false);
   });
 
   it('is one at a time', async () => {
     const work = new LongWork();
-    const first = work.run(
-      'One',
-      items,
-      1,
-      async () => 1,
-      () => undefined,
-    );
-    await expect(
-      work.run(
-        'Two',
-        items,
-        1,
-        async () => 1,
-        () => undefined,
-      ),
-    ).rejects.toThrow(/still going on/);
-    await first;
+    const first = run(work, 1, () => undefined);
+    await expect(run(work, 1, () => undefined)).rejects.toThrow(/still going on/);
+    expect((await first).finished).toBe(true);
   });
 });
