@@ -212,7 +212,7 @@ test('the day: the ambient is recorded in cues, the playhead is dragged, the day
   await page.keyboard.press('d');
   await expect.poll(async () => (await hour.textContent()) !== '19:00').toBe(true);
   await page.keyboard.press('d');
-  await page.keyboard.press('Alt+3');
+  await page.keyboard.press('Alt+4');
   await expect(page.getByRole('button', { name: '12:00', exact: true })).toBeVisible();
 });
 

@@ -27,6 +27,8 @@ const NAMES = [
   'hard shadows on painted art',
   'a glow mask, and a sprite that takes no shadows',
   'a lamp within its lantern',
+  'frames of a sheet, and sprites that are half there',
+  'frames of painted art, which are never mixed with their neighbours',
   'unlit',
 ];
 

@@ -23,6 +23,11 @@ export const LIMITS = {
   wicks: 2_000,
   cues: 200,
   artworks: 5_000,
+  /** Frames, brackets and tags of one artwork. */
+  frames: 1024,
+  brackets: 64,
+  tags: 32,
+  tagLength: 40,
   /** Painted corrections of one project, and points of one stroke. */
   strokes: 50_000,
   strokePoints: 20_000,

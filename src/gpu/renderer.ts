@@ -239,14 +239,15 @@ export class Renderer {
     const box = outputBox(moment, [sprite]);
     if (!pixels || !box) return;
     const { art, normals, glow } = this.pictures.get(key, pixels, moment.lightSpace);
-    const m = sprite.inverse;
+    const { inverse: m, frame } = sprite;
     const { x, y, outputPerScenePx } = moment.view;
     const uniforms = {
       ...this.whole(target),
       u_box: box,
       u_origin: [0, 0],
       u_outputPerScenePx: outputPerScenePx,
-      u_artPx: [pixels.width, pixels.height],
+      u_frame: [frame.left, frame.top, frame.right, frame.bottom],
+      u_opacity: sprite.opacity,
       u_inverse: [m.a, m.b, m.c, m.d],
       u_inverseAt: [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f],
       u_hasGlow: glow !== null,

@@ -1,5 +1,6 @@
 /** Decoding, first looks, reliefs and their files on a thread of their own. */
 import { expose, transfer } from 'comlink';
+import { gridRects, islandRects, type IslandRule } from '@/core/art/cut';
 import { filesOf, sourceHash, USUAL_OUTPUT, wantedFor, type OutputOptions } from '@/core/handoff/maps';
 import { readLayeredPainting, type LayeredPainting } from '@/core/handoff/open-raster';
 import type { Files } from '@/core/handoff/zip';
@@ -13,11 +14,12 @@ import {
   inspectPng,
   type PngFacts,
 } from '@/core/raster/png';
+import type { Rect } from '@/core/raster/rect';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { enlargedPlane, trueTimes } from '@/core/relief/frames';
 import { judgeOrientation, type OrientationEvidence } from '@/core/relief/orientation';
 import type { ReliefOrder } from '@/core/relief/order';
-import type { Recipe } from '@/core/relief/recipe';
+import type { Cells, Recipe } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
 import { mapsOf, reliefOf, resultOf, type ReliefMaps, type WantedMaps } from '@/core/relief/relief-of';
 import { remarksOn } from '@/core/relief/remarks';
@@ -64,6 +66,12 @@ export interface CutRect {
   top: number;
   widthPx: number;
   heightPx: number;
+}
+
+export interface CutOrder extends IslandRule {
+  way: 'grid' | 'islands';
+  cells: Cells;
+  keepEmpty: boolean;
 }
 
 const RECALLED_PIXELS = 256 * 256;
@@ -145,6 +153,12 @@ const work = {
       }
     }
     return encodePng(out);
+  },
+
+  /** The frames that a rule cuts a picture into. */
+  async cutRects(sha256: string, rule: CutOrder): Promise<Rect[]> {
+    const image = await pictures.image(sha256);
+    return rule.way === 'grid' ? gridRects(image, rule.cells, rule.keepEmpty) : islandRects(image, rule);
   },
 
   async chooseRecipe(sha256: string): Promise<{ recipe: Recipe; seen: string }> {

@@ -62,6 +62,12 @@ export function applyTo(m: Affine, x: number, y: number): [number, number] {
   return [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f];
 }
 
+/** The map of things that stand at (x, y) of what the given one maps. */
+export function moved(m: Affine, x: number, y: number): Affine {
+  const [e, f] = applyTo(m, x, y);
+  return { ...m, e, f };
+}
+
 /**
  * The 2x2 matrix that turns the planar part of a normal along with its surface: sqrt(|det M|) times the inverse
  * transpose of M, row by row [xx, xy, yx, yy]. Uniform scale gives a pure turn. Null where det M is 0.

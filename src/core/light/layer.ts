@@ -39,20 +39,20 @@ export class LayerSums {
     px: number,
     py: number,
   ): void {
-    const { box, inverse: m, normal } = sprite;
+    const { box, inverse: m, normal, frame, opacity } = sprite;
     if (px < box.left || px > box.right || py < box.top || py > box.bottom) return;
     const u = m.a * px + m.c * py + m.e;
     const v = m.b * px + m.d * py + m.f;
-    if (u < 0 || v < 0 || u >= picture.width || v >= picture.height) return;
+    if (u < 0 || v < 0 || u >= frame.right - frame.left || v >= frame.bottom - frame.top) return;
     const s = this.sample;
-    samplePicture(picture, u, v, moment.pixelArt, moment.lightSpace, s);
-    const alpha = s[SAMPLE.alpha];
+    samplePicture(picture, frame, u, v, moment.pixelArt, moment.lightSpace, s);
+    const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
     const under = 1 - alpha;
     for (let c = 0; c < 3; c++) {
-      this.albedo[c] = s[c] * tint[c] * (1 - glowShare) + under * this.albedo[c];
-      this.glow[c] = s[c] * glowShare * sprite.glowLevel + under * this.glow[c];
+      this.albedo[c] = opacity * s[c] * tint[c] * (1 - glowShare) + under * this.albedo[c];
+      this.glow[c] = opacity * s[c] * glowShare * sprite.glowLevel + under * this.glow[c];
     }
     const facing = sprite.selfLit ? 0 : alpha;
     let [nx, ny, nz] = [0, 0, 1];

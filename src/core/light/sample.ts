@@ -1,9 +1,10 @@
 /**
  * Reading art: the nearest texel for pixel art, four weighted ones for painted art, each decoded into light space
- * and premultiplied before weighting, never beyond the picture.
+ * and premultiplied before weighting, never beyond the frame.
  */
 import { SRGB_BYTE_TO_LINEAR, type LightSpace } from '../raster/colour';
 import type { PicturePixels } from '../moment/moment';
+import type { Rect } from '../raster/rect';
 import { NORMAL_BYTE_TO_VALUE, SHORTEST_NORMAL } from './facing';
 
 /** Where each value of a sample stands. Colours premultiplied, the normal a unit vector in art axes, y down. */
@@ -13,11 +14,13 @@ export const SAMPLE_SIZE = 8;
 const DISPLAY_VALUES = Float64Array.from({ length: 256 }, (_, i) => i / 255);
 
 /**
- * @param u,v place in px of the art; the caller has seen that it lies within the picture
+ * @param frame the part of the picture that is read
+ * @param u,v place in px of the frame; the caller has seen that it lies within
  * @param out SAMPLE_SIZE values
  */
 export function samplePicture(
   pixels: PicturePixels,
+  frame: Rect,
   u: number,
   v: number,
   nearest: boolean,
@@ -27,9 +30,7 @@ export function samplePicture(
   out.fill(0);
   const values = space === 'linear' ? SRGB_BYTE_TO_LINEAR : DISPLAY_VALUES;
   if (nearest) {
-    const x = Math.min(pixels.width - 1, Math.floor(u));
-    const y = Math.min(pixels.height - 1, Math.floor(v));
-    addTexel(pixels, x, y, 1, values, out);
+    addTexel(pixels, frame, Math.floor(u), Math.floor(v), 1, values, out);
   } else {
     const x = u - 0.5;
     const y = v - 0.5;
@@ -37,24 +38,25 @@ export function samplePicture(
     const y0 = Math.floor(y);
     const fx = x - x0;
     const fy = y - y0;
-    addTexel(pixels, x0, y0, (1 - fx) * (1 - fy), values, out);
-    addTexel(pixels, x0 + 1, y0, fx * (1 - fy), values, out);
-    addTexel(pixels, x0, y0 + 1, (1 - fx) * fy, values, out);
-    addTexel(pixels, x0 + 1, y0 + 1, fx * fy, values, out);
+    addTexel(pixels, frame, x0, y0, (1 - fx) * (1 - fy), values, out);
+    addTexel(pixels, frame, x0 + 1, y0, fx * (1 - fy), values, out);
+    addTexel(pixels, frame, x0, y0 + 1, (1 - fx) * fy, values, out);
+    addTexel(pixels, frame, x0 + 1, y0 + 1, fx * fy, values, out);
   }
   finishSample(out);
 }
 
 function addTexel(
-  { width, height, rgba, normal, glow }: PicturePixels,
+  { width, rgba, normal, glow }: PicturePixels,
+  { left, top, right, bottom }: Rect,
   x: number,
   y: number,
   weight: number,
   values: Float64Array,
   out: Float64Array,
 ): void {
-  const cx = x < 0 ? 0 : x >= width ? width - 1 : x;
-  const cy = y < 0 ? 0 : y >= height ? height - 1 : y;
+  const cx = Math.min(right - 1, Math.max(left, left + x));
+  const cy = Math.min(bottom - 1, Math.max(top, top + y));
   const i = cy * width + cx;
   const share = (weight * rgba[4 * i + 3]) / 255;
   out[SAMPLE.r] += share * values[rgba[4 * i]];

@@ -2,12 +2,14 @@
  * `scene -> momentAt -> Moment`: resolves everything that depends on time, cues, wicks, planes and the gate. Pure;
  * the order of records in the document changes no bit of what comes out.
  */
-import { affineOf, inverse, mappedBox, normalMatrix, type Affine, type Box } from '../geometry/affine';
+import { frameAt, frameOf, rectOf } from '../art/frames';
+import { affineOf, inverse, mappedBox, moved, normalMatrix, type Affine, type Box } from '../geometry/affine';
 import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
 import {
   compare,
   inOrder,
   settingsOf,
+  type ArtworkFrame,
   type FallCurve,
   type Light,
   type Plane,
@@ -58,13 +60,26 @@ export function parallaxShift(scene: SceneDocument, plane: Pick<Plane, 'parallax
   return [gateX * (1 - plane.parallax), gateY * (1 - plane.parallax)];
 }
 
-/** A sprite's map from px of its art to the scene, with its plane's parallax. */
+/** A sprite's map from px of its figure to the scene, with its plane's parallax. */
 export function spriteAffine(scene: SceneDocument, sprite: Sprite): Affine | null {
   const artwork = scene.artworks[sprite.artworkId];
   const plane = scene.planes[sprite.planeId];
   if (!artwork || !plane) return null;
   const [dx, dy] = parallaxShift(scene, plane);
   return affineOf({ ...sprite, x: sprite.x + dx, y: sprite.y + dy }, artwork.pivotX, artwork.pivotY);
+}
+
+/** The frame that a sprite shows, and the map from its px to the scene; null where the sprite stands nowhere. */
+export function spriteShown(
+  scene: SceneDocument,
+  sprite: Sprite,
+  seconds: number,
+): { frame: ArtworkFrame; map: Affine } | null {
+  const figure = spriteAffine(scene, sprite);
+  if (!figure) return null;
+  const artwork = scene.artworks[sprite.artworkId];
+  const frame = frameOf(artwork, sprite.frame + (sprite.playing ? frameAt(artwork, seconds) : 0));
+  return { frame, map: moved(figure, frame.shiftX, frame.shiftY) };
 }
 
 export function momentAt(
@@ -82,6 +97,7 @@ export function momentAt(
   const occluders = passing.unlit || !passing.shadows ? [] : occludersOf(scene, planeIndex);
   const ambient = ambientAt(scene, clockHours);
   const sprites = spritesByPlane(scene);
+  const resolving: Resolving = { scene, seconds, pictureIndex, passing };
   return {
     clockHours,
     seconds,
@@ -100,7 +116,7 @@ export function momentAt(
     unlit: passing.unlit,
     planes: planes.map(([planeId, plane]) => ({
       tint: hexInLightSpace(plane.tint, space),
-      layers: plane.hidden ? [] : layersOf(scene, sprites.get(planeId) ?? [], pictureIndex, passing),
+      layers: plane.hidden ? [] : layersOf(resolving, plane, sprites.get(planeId) ?? []),
     })),
     lights: passing.unlit ? [] : lightsOf(scene, planeIndex, occluders, seconds, passing),
     occluders,
@@ -129,15 +145,17 @@ function spritesByPlane(scene: SceneDocument): Map<string, Sprite[]> {
   return planes;
 }
 
-function layersOf(
-  scene: SceneDocument,
-  sprites: readonly Sprite[],
-  pictureIndex: Map<string, number>,
-  passing: Passing,
-): MomentLayer[] {
+interface Resolving {
+  scene: SceneDocument;
+  seconds: number;
+  pictureIndex: Map<string, number>;
+  passing: Passing;
+}
+
+function layersOf(resolving: Resolving, plane: Plane, sprites: readonly Sprite[]): MomentLayer[] {
   const layers: MomentLayer[] = [];
   for (const sprite of sprites) {
-    const resolved = spriteOf(scene, sprite, pictureIndex, passing);
+    const resolved = spriteOf(resolving, plane, sprite);
     if (!resolved) continue;
     const last = layers.at(-1);
     if (last && last.takesShadows === sprite.takesShadows) last.sprites.push(resolved);
@@ -147,22 +165,23 @@ function layersOf(
 }
 
 function spriteOf(
-  scene: SceneDocument,
+  { scene, seconds, pictureIndex, passing }: Resolving,
+  plane: Plane,
   sprite: Sprite,
-  pictureIndex: Map<string, number>,
-  passing: Passing,
 ): MomentSprite | null {
-  const forward = spriteAffine(scene, sprite);
-  const back = forward && inverse(forward);
-  if (!forward || !back) return null;
-  const artwork = scene.artworks[sprite.artworkId];
+  const shown = sprite.opacity > 0 ? spriteShown(scene, sprite, seconds) : null;
+  const back = shown && inverse(shown.map);
+  if (!shown || !back) return null;
+  const { frame, map: forward } = shown;
   return {
     picture: pictureIndex.get(sprite.artworkId)!,
+    frame: rectOf(frame),
+    opacity: sprite.opacity,
     forward,
     inverse: back,
-    box: mappedBox(forward, artwork.widthPx, artwork.heightPx),
+    box: mappedBox(forward, frame.widthPx, frame.heightPx),
     normal: passing.relief && scene.reliefs[sprite.artworkId] ? normalMatrix(forward) : null,
-    selfLit: sprite.answer === 'self-lit',
+    selfLit: (sprite.answer ?? plane.answer) === 'self-lit',
     glowLevel: sprite.glowLevel,
   };
 }

@@ -9,6 +9,7 @@ import {
   newSprite,
   newWick,
 } from '../scene/defaults';
+import { framesFrom } from '../art/cut';
 import type { SceneDocument } from '../scene/document';
 import { gateView, momentAt, spriteAffine } from './moment-at';
 import { NOTHING_PASSING } from './passing';
@@ -88,6 +89,50 @@ function halt(): SceneDocument {
 
 const moment = (scene: SceneDocument, passing = {}) =>
   momentAt(scene, 12, 3, { ...NOTHING_PASSING, ...passing }, gateView(scene));
+
+describe('frames and answers of sprites', () => {
+  function flags(): SceneDocument {
+    const scene = halt();
+    const rects = [0, 1, 2].map((i) => ({ left: 4 * i, top: 0, right: 4 * i + 4 - (i & 1), bottom: 6 + i }));
+    scene.artworks.art = {
+      ...scene.artworks.art,
+      widthPx: 12,
+      frames: framesFrom(rects, 'Flag'),
+      rateHz: 2,
+    };
+    return scene;
+  }
+  const near = (scene: SceneDocument, seconds: number) =>
+    momentAt(scene, 12, seconds, NOTHING_PASSING, gateView(scene)).planes[2].layers.flatMap((l) => l.sprites);
+
+  it('show the frame of the second, where it stands in the figure', () => {
+    const scene = flags();
+    expect([0.1, 0.6, 1.1, 1.6].map((s) => near(scene, s)[0].frame.left)).toEqual([0, 4, 8, 0]);
+    const [first, second, third] = [0.1, 0.6, 1.1].map((s) => near(scene, s)[0]);
+    // Frames of other heights stand on one line.
+    expect([first, second, third].map(({ box }) => box.bottom)).toEqual([8, 8, 8]);
+    expect([first, second, third].map(({ box }) => box.top)).toEqual([2, 1, 0]);
+    expect([second.box.left, second.box.right]).toEqual([0, 3]);
+  });
+
+  it('begin where the sprite says, or stand there', () => {
+    const scene = flags();
+    scene.sprites.one = { ...scene.sprites.one, frame: 1 };
+    scene.sprites.two = { ...scene.sprites.two, frame: 2, playing: false };
+    expect([0.1, 0.6].map((s) => near(scene, s)[0].frame.left)).toEqual([4, 8]);
+    expect([0.1, 0.6].map((s) => near(scene, s)[1].frame.left)).toEqual([8, 8]);
+  });
+
+  it('take the answer of their plane unless they have their own, and are gone where they are clear', () => {
+    const scene = flags();
+    scene.planes['plane-near'] = { ...scene.planes['plane-near'], answer: 'self-lit' };
+    scene.sprites.two = { ...scene.sprites.two, answer: 'shaded' };
+    expect(near(scene, 0).map(({ selfLit }) => selfLit)).toEqual([true, false, true]);
+    scene.sprites.one = { ...scene.sprites.one, opacity: 0 };
+    scene.sprites.two = { ...scene.sprites.two, opacity: 0.25 };
+    expect(near(scene, 0).map(({ opacity }) => opacity)).toEqual([0.25, 1]);
+  });
+});
 
 describe('a Moment', () => {
   it('puts planes where the gate and their parallax say', () => {

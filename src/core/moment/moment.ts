@@ -4,6 +4,7 @@
  */
 import type { Affine, Box } from '../geometry/affine';
 import type { LightSpace, Rgb } from '../raster/colour';
+import type { Rect } from '../raster/rect';
 
 export interface Moment {
   clockHours: number;
@@ -61,7 +62,11 @@ export interface MomentLayer {
 export interface MomentSprite {
   /** Index into `pictures`. */
   picture: number;
-  /** Scene place to px of the art. */
+  /** The part of the picture that shows, px; nothing beyond it is read. */
+  frame: Rect;
+  /** Multiplies the art's alpha. */
+  opacity: number;
+  /** Scene place to px of the frame. */
   inverse: Affine;
   forward: Affine;
   box: Box;

@@ -1,4 +1,5 @@
 /** Makes the ground of a relief: each frame by itself from art and recipe, or from what was borrowed or imported. */
+import { InputFault } from '../faults';
 import { checkImage, looksLikePixelArt, type Image } from '../raster/image';
 import { cropped, croppedPlane, putPlane } from '../raster/crop';
 import type { Rect } from '../raster/rect';
@@ -32,8 +33,7 @@ export function groundOf(
   const { recipe } = source;
   const art = source.image;
   const pixelArt = recipe.pixelArt === 'auto' ? looksLikePixelArt(art) : recipe.pixelArt === 'yes';
-  const cells = source.cells ?? recipe.cells;
-  const whole = framesOf(art.width, art.height, cells);
+  const whole = framesOfSource(source);
   const times = pixelArt ? commonTimes(trueTimes(art), whole) : 1;
   const image = times === 1 ? art : remember('true size', [art.data, times], () => atTrueSize(art, times));
   const frames = whole.map((frame) => scaledRect(frame, times));
@@ -98,6 +98,19 @@ export function groundOf(
     addPlane(ground.planes.heights, given, source.normals.share);
   }
   return ground;
+}
+
+/** @throws InputFault where a frame reaches beyond the picture */
+function framesOfSource({ image: { width, height }, frames, cells, recipe }: ReliefSource): readonly Rect[] {
+  if (frames.length === 0) return framesOf(width, height, cells ?? recipe.cells);
+  for (const { left, top, right, bottom } of frames) {
+    if (left >= 0 && top >= 0 && left < right && top < bottom && right <= width && bottom <= height) continue;
+    throw new InputFault(
+      `A frame from ${left}, ${top} to ${right}, ${bottom} px does not fit into ${width} x ${height} px.`,
+      'frames',
+    );
+  }
+  return frames;
 }
 
 interface Inherited {

@@ -5,6 +5,7 @@
 import { InputFault } from '../faults';
 import type { HeightPicture } from '../raster/height-picture';
 import type { Image } from '../raster/image';
+import type { Rect } from '../raster/rect';
 import { checkSameSize } from './imported';
 import type { PartStroke } from './parts';
 import { readRecipe, type Cells, type Recipe } from './recipe';
@@ -16,6 +17,8 @@ export interface ReliefOrder {
   imageSha: string;
   recipe: Recipe;
   cells: Cells | null;
+  /** The parts of the picture that are made each by itself; none leaves it to the cells. */
+  frames: Rect[];
   layers: Stroke[][];
   partStrokes: PartStroke[];
   borrowed: ReliefOrder | null;
@@ -38,6 +41,7 @@ export function plainOrder(imageSha: string, recipe: Recipe): ReliefOrder {
     imageSha,
     recipe,
     cells: null,
+    frames: [],
     layers: [],
     partStrokes: [],
     borrowed: null,
@@ -111,6 +115,7 @@ export function sourceOf(order: ReliefOrder, pictures: OrderPictures): ReliefSou
     artPx: 1,
     recipe: readRecipe(order.recipe),
     cells: order.cells,
+    frames: order.frames,
     layers: order.layers.map((layer) => layer.map((stroke) => sourceStroke(stroke, pictures))),
     partStrokes: order.partStrokes,
     borrowed: order.borrowed && sourceOf(order.borrowed, pictures),

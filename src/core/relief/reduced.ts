@@ -57,9 +57,10 @@ export function reducedImage(image: Image, factor: number): Image {
  * cells would not come out even.
  */
 export function reducedSource(source: ReliefSource, factor: number): ReliefSource {
-  const { image, cells, normals, heights } = source;
+  const { image, cells, frames, normals, heights } = source;
   const grid = cells ?? source.recipe.cells;
-  if (factor === 1 || grid.columns * grid.rows > 1 || grid.marginPx > 0 || heights) return source;
+  const isSheet = frames.length > 0 || grid.columns * grid.rows > 1 || grid.marginPx > 0;
+  if (factor === 1 || isSheet || heights) return source;
   return {
     ...source,
     image: reducedImage(image, factor),

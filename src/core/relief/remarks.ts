@@ -33,7 +33,7 @@ const TILE_SHARE = 0.02;
  * @param inside flags of the pixels that count
  */
 export function remarksOn(
-  source: Pick<ReliefSource, 'recipe' | 'cells' | 'borrowed' | 'normals' | 'heights'>,
+  source: Pick<ReliefSource, 'recipe' | 'cells' | 'frames' | 'borrowed' | 'normals' | 'heights'>,
   normals: Uint8Array,
   inside: Uint8Array,
   width: number,
@@ -65,10 +65,11 @@ export function remarksOn(
 
 /** Whether the cells of a sheet leave something over. */
 function hasOddCells(
-  { cells, recipe }: Pick<ReliefSource, 'cells' | 'recipe'>,
+  { cells, frames, recipe }: Pick<ReliefSource, 'cells' | 'frames' | 'recipe'>,
   width: number,
   height: number,
 ): boolean {
+  if (frames.length > 0) return false;
   const { columns, rows, marginPx, gapPx } = cells ?? recipe.cells;
   const isOdd = (side: number, count: number) => (side - 2 * marginPx - (count - 1) * gapPx) % count !== 0;
   return isOdd(width, columns) || isOdd(height, rows);

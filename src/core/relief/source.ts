@@ -1,6 +1,7 @@
 /** Everything that a relief is made of. */
 import type { HeightPicture } from '../raster/height-picture';
 import type { Image } from '../raster/image';
+import type { Rect } from '../raster/rect';
 import type { PartStroke } from './parts';
 import type { Cells, Recipe } from './recipe';
 import type { Pasted, Stroke } from './strokes/stroke';
@@ -38,6 +39,8 @@ export interface ReliefSource {
   recipe: Recipe;
   /** The artwork's own cells; null takes those of the recipe. */
   cells: Cells | null;
+  /** The parts of the picture that are made each by itself; none leaves it to the cells. */
+  frames: readonly Rect[];
   /** The visible layers of strokes, lowest first. */
   layers: readonly (readonly SourceStroke[])[];
   partStrokes: readonly PartStroke[];
@@ -58,6 +61,7 @@ export function plainSource(image: Image, recipe: Recipe): ReliefSource {
     artPx: 1,
     recipe,
     cells: null,
+    frames: [],
     layers: [],
     partStrokes: [],
     borrowed: null,

@@ -28,7 +28,7 @@ export const NEW_SETTINGS: SceneSettings = {
 };
 
 export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>): Plane {
-  return { parallax: 1, tint: '#ffffff', hidden: false, locked: false, ...fields };
+  return { parallax: 1, tint: '#ffffff', answer: 'shaded', hidden: false, locked: false, ...fields };
 }
 
 export function newSprite(
@@ -40,7 +40,10 @@ export function newSprite(
     scaleY: 1,
     flipX: false,
     flipY: false,
-    answer: 'shaded',
+    opacity: 1,
+    frame: 0,
+    playing: true,
+    answer: null,
     glowLevel: 1,
     takesShadows: true,
     hidden: false,
@@ -101,7 +104,22 @@ export function newCue(fields: Pick<Cue, 'clockHours'> & Partial<Cue>): Cue {
 export function newArtwork(
   fields: Pick<Artwork, 'name' | 'imageSha' | 'widthPx' | 'heightPx' | 'pixelArt'> & Partial<Artwork>,
 ): Artwork {
-  return { pivotX: fields.widthPx / 2, pivotY: fields.heightPx / 2, glowSha: null, cells: null, ...fields };
+  return {
+    frames: [],
+    rateHz: 8,
+    loop: 'round',
+    pivotX: fields.widthPx / 2,
+    pivotY: fields.heightPx / 2,
+    foot: [],
+    brackets: [],
+    answer: null,
+    takesShadows: true,
+    tags: [],
+    binned: false,
+    glowSha: null,
+    cells: null,
+    ...fields,
+  };
 }
 
 export function newRelief(fields: Pick<Relief, 'recipe'> & Partial<Relief>): Relief {

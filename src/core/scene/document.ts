@@ -10,7 +10,7 @@ import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import type { LightSpace } from '../raster/colour';
 
 export const SCENE_FORMAT = 'oilwick-scene';
-export const SCENE_VERSION = 2;
+export const SCENE_VERSION = 3;
 
 /** The one record of the `settings` collection. */
 export const SETTINGS_ID = 'scene';
@@ -38,6 +38,8 @@ export interface Plane {
   /** 1 moves with the gate as the scene does; 0 stands still in the gate, as a far sky. */
   parallax: number;
   tint: string;
+  /** How its sprites take light unless they say so themselves. */
+  answer: Answer;
   hidden: boolean;
   locked: boolean;
 }
@@ -59,7 +61,13 @@ export interface Sprite {
   scaleY: number;
   flipX: boolean;
   flipY: boolean;
-  answer: Answer;
+  /** 0 to 1; multiplies the art's alpha. */
+  opacity: number;
+  /** The frame that shows, or that playing begins from, by its number from 0. */
+  frame: number;
+  playing: boolean;
+  /** Null takes the plane's. */
+  answer: Answer | null;
   /** How bright self-lit parts are; 1 shows the art as it was drawn. */
   glowLevel: number;
   takesShadows: boolean;
@@ -144,6 +152,38 @@ export interface Cue {
   ambientLevel: number | null;
 }
 
+/** A frame of an artwork: a part of its picture. */
+export interface ArtworkFrame {
+  name: string;
+  /** px of the picture. */
+  left: number;
+  top: number;
+  widthPx: number;
+  heightPx: number;
+  /** Where the frame's corner lies in the figure, so that frames of different sizes stand rightly on each other. */
+  shiftX: number;
+  shiftY: number;
+  /** How long it stands; null is one beat of the artwork's rate. */
+  seconds: number | null;
+}
+
+export const FRAME_LOOPS = ['round', 'to-and-fro', 'once'] as const;
+export type FrameLoop = (typeof FRAME_LOOPS)[number];
+
+export interface BracketPlace {
+  x: number;
+  y: number;
+  turnDeg: number;
+}
+
+/** A named point of an artwork on which lamps and sprites hang; px of the figure. */
+export interface Bracket extends BracketPlace {
+  id: string;
+  name: string;
+  /** Where it is in single frames; in the others it is where it is in general. */
+  places: (BracketPlace & { frame: number })[];
+}
+
 export interface Artwork {
   name: string;
   /** sha-256 of the picture file. */
@@ -151,9 +191,23 @@ export interface Artwork {
   widthPx: number;
   heightPx: number;
   pixelArt: boolean;
-  /** The point of the art that is put where the sprite stands, px of the art. */
+  /** The parts of the picture that show one at a time; none shows all of it. */
+  frames: ArtworkFrame[];
+  /** Frames a second. */
+  rateHz: number;
+  loop: FrameLoop;
+  /** The point of the figure that is put where the sprite stands, px. */
   pivotX: number;
   pivotY: number;
+  /** Where it stands on the ground: a point [x, y], or a line [x0, y0, x1, y1], px of the figure; empty is nowhere. */
+  foot: number[];
+  brackets: Bracket[];
+  /** What a sprite of it answers when it is placed; null leaves it to the plane. */
+  answer: Answer | null;
+  takesShadows: boolean;
+  tags: string[];
+  /** In the bin: out of sight, still there for what uses it. */
+  binned: boolean;
   /** sha-256 of a grey picture that says which share of each pixel is self-lit. */
   glowSha: string | null;
   /** The cells of a sheet; null is a picture of its own. */

@@ -1,4 +1,5 @@
 /** What a scene's records ask for when the relief of an artwork is to be made, and how it stands with it. */
+import { rectOf } from '../art/frames';
 import { InputFault } from '../faults';
 import { readRecipe } from '../relief/recipe';
 import type { ReliefOrder } from '../relief/order';
@@ -45,6 +46,7 @@ export function reliefOrderOf(
     imageSha: artwork.imageSha,
     recipe: readRecipe(relief.recipe),
     cells: artwork.cells,
+    frames: artwork.frames.map(rectOf),
     layers: relief.layers
       .filter(({ hidden }) => !hidden)
       .map(({ id }) => own.filter(([, stroke]) => stroke.layerId === id).map(([, stroke]) => brushOf(stroke)))

@@ -41,10 +41,34 @@ function scene(): SceneDocument {
   return document;
 }
 
+const fixture = (version: number) =>
+  JSON.parse(readFileSync(new URL(`./fixtures/version-${version}.json`, import.meta.url), 'utf8')) as Record<
+    string,
+    unknown
+  >;
+
+describe('a document of version 2', () => {
+  it('has planes that answer, sprites of one frame with the answer they had, and artworks that were not cut', () => {
+    const read = readScene(fixture(2));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.planes['plane-near'].answer).toBe('shaded');
+    expect(read.sprites.s1).toMatchObject({ opacity: 1, frame: 0, playing: true, answer: 'self-lit' });
+    expect(read.artworks.churn).toMatchObject({
+      frames: [],
+      brackets: [],
+      foot: [],
+      tags: [],
+      answer: null,
+      binned: false,
+      cells: { columns: 2 },
+    });
+    expect(read.strokes.k1).toMatchObject({ kind: 'raise', layerId: 'l1' });
+    expect(read.recipes.bold.name).toBe('Bold');
+  });
+});
+
 describe('a document of version 1', () => {
-  const raw = JSON.parse(
-    readFileSync(new URL('./fixtures/version-1.json', import.meta.url), 'utf8'),
-  ) as Record<string, unknown>;
+  const raw = fixture(1);
 
   it('is brought to the newest, and loses nothing', () => {
     const read = readScene(raw) as SceneDocument & { notes: unknown };
@@ -136,6 +160,43 @@ describe('the state of a relief', () => {
     expect(state('c')).toBe('out-of-date');
     delete document.reliefs.b;
     expect(state('b')).toBe('none');
+  });
+});
+
+describe('frames, feet and brackets in a document', () => {
+  it('are checked field by field', () => {
+    const document = scene();
+    const frame = {
+      name: 'a',
+      left: 0,
+      top: 0,
+      widthPx: 2,
+      heightPx: 2,
+      shiftX: 0,
+      shiftY: -1,
+      seconds: null,
+    };
+    const bracket = {
+      id: 'b',
+      name: 'Hand',
+      x: 1,
+      y: 2,
+      turnDeg: 0,
+      places: [{ frame: 1, x: 1, y: 1, turnDeg: 5 }],
+    };
+    const keep = (fields: object) => {
+      const edits = [create('artworks', 'x', { ...document.artworks.a, ...fields })];
+      checkEdited(applyEdits(document, edits), edits);
+    };
+    expect(() => keep({ frames: [frame], foot: [1, 2], brackets: [bracket], tags: ['night'] })).not.toThrow();
+    expect(() => keep({ frames: [{ ...frame, widthPx: 0 }] })).toThrow(/frames\[0\]\.widthPx/);
+    expect(() => keep({ frames: [{ ...frame, seconds: 0 }] })).toThrow(/seconds/);
+    expect(() => keep({ foot: [1, 2, 3] })).toThrow(/foot.*point or a line/);
+    expect(() =>
+      keep({ brackets: [{ ...bracket, places: [{ frame: 0.5, x: 0, y: 0, turnDeg: 0 }] }] }),
+    ).toThrow(/places\[0\]\.frame/);
+    expect(() => keep({ loop: 'back' })).toThrow(/loop/);
+    expect(() => keep({ frames: Array.from({ length: 1025 }, () => frame) })).toThrow(/frames/);
   });
 });
 

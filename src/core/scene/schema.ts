@@ -10,6 +10,7 @@ import {
   ANSWERS,
   COLLECTION_NAMES,
   FALL_CURVES,
+  FRAME_LOOPS,
   LIGHT_KINDS,
   OCCLUDER_KINDS,
   OWN_SHADES,
@@ -69,6 +70,7 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     order: order(),
     parallax: within(-4, 4),
     tint: colour(),
+    answer: oneOf(ANSWERS),
     hidden: flag(),
     locked: flag(),
   }),
@@ -84,7 +86,10 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     scaleY: scale(),
     flipX: flag(),
     flipY: flag(),
-    answer: oneOf(ANSWERS),
+    opacity: within(0, 1),
+    frame: frameNumber(),
+    playing: flag(),
+    answer: answerOrNull(),
     glowLevel: within(0, 256),
     takesShadows: flag(),
     hidden: flag(),
@@ -147,8 +152,37 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     widthPx: within(1, LIMITS.pictureSidePx).integer(),
     heightPx: within(1, LIMITS.pictureSidePx).integer(),
     pixelArt: flag(),
+    frames: array()
+      .of(
+        object({
+          name: name(),
+          left: pixel(),
+          top: pixel(),
+          widthPx: within(1, LIMITS.pictureSidePx).integer(),
+          heightPx: within(1, LIMITS.pictureSidePx).integer(),
+          shiftX: coordinate(),
+          shiftY: coordinate(),
+          seconds: within(0.001, 3600).nullable().defined().notRequired().default(null),
+        }).required(),
+      )
+      .required()
+      .min(0)
+      .max(LIMITS.frames),
+    rateHz: within(0.01, 240),
+    loop: oneOf(FRAME_LOOPS),
     pivotX: coordinate(),
     pivotY: coordinate(),
+    foot: array()
+      .of(coordinate())
+      .required()
+      .min(0)
+      .max(4)
+      .test('ends', '${path} must be empty, a point or a line', (at) => [0, 2, 4].includes(at?.length ?? 0)),
+    brackets: array().of(bracket()).required().min(0).max(LIMITS.brackets),
+    answer: answerOrNull(),
+    takesShadows: flag(),
+    tags: array().of(string().strict().required().max(LIMITS.tagLength)).required().min(0).max(LIMITS.tags),
+    binned: flag(),
     glowSha: shaOrNull(),
     cells: cellsSchema.nullable().defined().notRequired().default(null),
   }),
@@ -211,6 +245,32 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
   }),
   recipes: object({ name: name(), recipe: recipeSchema }),
 };
+
+function pixel() {
+  return within(0, LIMITS.pictureSidePx - 1).integer();
+}
+
+function frameNumber() {
+  return within(0, LIMITS.frames - 1).integer();
+}
+
+function answerOrNull() {
+  return oneOf(ANSWERS).nullable().defined().notRequired().default(null);
+}
+
+function bracketPlace() {
+  return { x: coordinate(), y: coordinate(), turnDeg: within(-36000, 36000) };
+}
+
+function bracket() {
+  const place = object({ frame: frameNumber(), ...bracketPlace() });
+  return object({
+    id: id(),
+    name: name(),
+    ...bracketPlace(),
+    places: array().of(place.required()).required().min(0).max(LIMITS.frames),
+  }).required();
+}
 
 function shaOrNull() {
   return sha().nullable().defined().notRequired().default(null);

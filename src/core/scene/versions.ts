@@ -3,7 +3,7 @@
 type Json = Record<string, unknown>;
 
 /** By the version that each of them starts from. */
-const STEPS: Record<number, (document: Json) => Json> = { 1: withPaintedReliefs };
+const STEPS: Record<number, (document: Json) => Json> = { 1: withPaintedReliefs, 2: withFrames };
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */
 export function upgraded(document: Json): Json {
@@ -27,9 +27,32 @@ function withPaintedReliefs(document: Json): Json {
   };
 }
 
-/** An artwork as version 1 knew it; fields that are there already stay. */
+/** Version 3 has artworks of many frames, brackets, and planes that answer for their sprites. */
+function withFrames(document: Json): Json {
+  return {
+    ...document,
+    version: 3,
+    planes: eachRecord(document.planes, (plane) => ({ answer: 'shaded', ...plane })),
+    sprites: eachRecord(document.sprites, (sprite) => ({ opacity: 1, frame: 0, playing: true, ...sprite })),
+    artworks: eachRecord(document.artworks, upgradedArtwork),
+  };
+}
+
+/** An artwork as an earlier version knew it; fields that are there already stay. */
 export function upgradedArtwork(artwork: Json): Json {
-  return { cells: null, ...artwork };
+  return {
+    cells: null,
+    frames: [],
+    rateHz: 8,
+    loop: 'round',
+    foot: [],
+    brackets: [],
+    answer: null,
+    takesShadows: true,
+    tags: [],
+    binned: false,
+    ...artwork,
+  };
 }
 
 export function upgradedRelief(relief: Json): Json {

@@ -16,7 +16,8 @@ void main() {
   fragment: `${HEADER}${isDirect ? '#define DIRECT\n' : ''}${PLACE}
 uniform sampler2D u_art;
 uniform sampler2D u_glow;
-uniform vec2 u_artPx;
+uniform vec4 u_frame;
+uniform float u_opacity;
 uniform vec4 u_inverse;
 uniform vec2 u_inverseAt;
 uniform bool u_hasGlow;
@@ -43,7 +44,8 @@ float shine;
 float value(float c) { float b = floor(c * 255.0 + 0.5); return b == 127.0 || b == 128.0 ? 0.0 : 2.0 * c - 1.0; }
 
 void addTexel(ivec2 at, float weight) {
-  ivec2 t = clamp(at, ivec2(0), ivec2(u_artPx) - 1);
+  ivec4 frame = ivec4(u_frame);
+  ivec2 t = clamp(at + frame.xy, frame.xy, frame.zw - 1);
   vec4 c = texelFetch(u_art, t, 0);
   float share = weight * c.a;
   // Art of linear scenes lies in an sRGB texture and is decoded by the fetch.
@@ -60,7 +62,8 @@ void addTexel(ivec2 at, float weight) {
 void main() {
   vec2 p = place();
   vec2 uv = vec2(u_inverse.x * p.x + u_inverse.z * p.y, u_inverse.y * p.x + u_inverse.w * p.y) + u_inverseAt;
-  if (uv.x < 0.0 || uv.y < 0.0 || uv.x >= u_artPx.x || uv.y >= u_artPx.y) discard;
+  vec2 framePx = u_frame.zw - u_frame.xy;
+  if (uv.x < 0.0 || uv.y < 0.0 || uv.x >= framePx.x || uv.y >= framePx.y) discard;
   colours = vec4(0.0);
   facing = vec3(0.0);
   shine = 0.0;
@@ -77,15 +80,16 @@ void main() {
   }
   if (colours.a == 0.0) discard;
   float glowShare = u_selfLit ? 1.0 : shine / colours.a;
+  float size = length(facing) / colours.a;
+  colours *= u_opacity;
   vec3 shaded = colours.rgb * u_tint * (1.0 - glowShare);
   vec3 shining = colours.rgb * glowShare * u_glowLevel;
 #ifdef DIRECT
   picture = vec4(shaded * u_light + shining, colours.a);
 #else
   vec3 n = vec3(0.0, 0.0, 1.0);
-  float size = length(facing);
-  if (u_hasNormals && size >= 0.1 * colours.a) {
-    facing /= size;
+  if (u_hasNormals && size >= 0.1) {
+    facing = normalize(facing);
     n = normalize(vec3(dot(u_normalMatrix.xy, facing.xy), dot(u_normalMatrix.zw, facing.xy), facing.z));
   }
   albedo = vec4(shaded, colours.a);

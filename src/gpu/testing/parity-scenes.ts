@@ -1,4 +1,5 @@
 /** Small scenes that both renderers draw, each with something that could go wrong in one of them alone. */
+import { framesFrom, gridRects } from '@/core/art/cut';
 import type { PicturePixels } from '@/core/moment/moment';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
@@ -60,6 +61,7 @@ const pictures: Record<string, PicturePixels> = {
   dome: pixelsOf('disc', true),
   veil: pixelsOf('soft', true),
   window: pixelsOf('full', true, true),
+  sheet: pixelsOf('full', true),
 };
 
 interface Parts {
@@ -81,6 +83,14 @@ function build({ settings, sprites = [], lights = [], occluders = [] }: Parts): 
     });
     if (normal) scene.reliefs[id] = newRelief({ recipe: recipeWith({}) });
   }
+  const frames = gridRects(art('full', 48, 1), { columns: 2, rows: 2, marginPx: 0, gapPx: 0 }, true);
+  scene.artworks.sheet = {
+    ...scene.artworks.wall,
+    frames: framesFrom(frames, 'sheet'),
+    pivotX: 12,
+    pivotY: 12,
+  };
+  scene.reliefs.sheet = newRelief({ recipe: recipeWith({}) });
   sprites.forEach((sprite, i) => {
     scene.sprites[`s${i}`] = newSprite({
       name: '',
@@ -229,5 +239,25 @@ export const PARITY_SCENES: ParityScene[] = [
       { outlines: [[40, 38, 56, 38, 48, 44]], ownShade: 'dark' },
     ],
   }),
+  make('frames of a sheet, and sprites that are half there', {
+    sprites: [
+      { artworkId: 'sheet', x: 24, frame: 1, playing: false, turnDeg: 20 },
+      { artworkId: 'sheet', x: 60, frame: 3, playing: false, opacity: 0.5 },
+      { artworkId: 'veil', x: 70, y: 40, opacity: 0.3 },
+    ],
+    lights: [{ x: 40, y: 18, heightPx: 12 }],
+  }),
+  make(
+    'frames of painted art, which are never mixed with their neighbours',
+    {
+      settings: { pixelArt: false },
+      sprites: [
+        { artworkId: 'sheet', x: 24, frame: 2, playing: false, scaleX: 1.7, scaleY: 1.7 },
+        { artworkId: 'sheet', x: 70, frame: 1, playing: false, opacity: 0.7, turnDeg: 7 },
+      ],
+      lights: [{ x: 48, y: 16 }],
+    },
+    2.5,
+  ),
   { ...make('unlit', { sprites: [...walls, { artworkId: 'veil' }], lights: coloured }), unlit: true },
 ];

@@ -21,6 +21,8 @@ export interface FieldOfProps<C extends CollectionName> extends Omit<
   field: NumberField<C>;
   /** Shown and typed as a multiple of the stored value. */
   scale?: number;
+  /** Only whole numbers are kept, whatever is typed. */
+  whole?: boolean;
 }
 
 /** A number of one or many records: one movement changes all of them in one undo step. */
@@ -29,6 +31,7 @@ export function FieldOf<C extends CollectionName>({
   ids,
   field,
   scale = 1,
+  whole = false,
   ...rest
 }: FieldOfProps<C>) {
   const studio = useStudio();
@@ -39,11 +42,12 @@ export function FieldOf<C extends CollectionName>({
     ),
   );
   const { preview, commit, cancel } = useGesture(studio, rest.label);
-  const editsFor = (value: number) =>
-    ids.flatMap(
-      (id) =>
-        change(studio.scenes.kept, collection, id, { [field]: value / scale } as Partial<RecordOf<C>>) ?? [],
+  const editsFor = (value: number) => {
+    const kept = whole ? Math.round(value / scale) : value / scale;
+    return ids.flatMap(
+      (id) => change(studio.scenes.kept, collection, id, { [field]: kept } as Partial<RecordOf<C>>) ?? [],
     );
+  };
   return (
     <ValueField
       {...rest}

@@ -1,11 +1,12 @@
 'use client';
-import { inOrder } from '@/core/scene/document';
+import { ANSWERS, inOrder } from '@/core/scene/document';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { addPlane, movePlane } from '../elevation/planes';
 import { commandOf } from '../store/commands';
+import { ANSWER_WORDS } from './answers';
 import { useField } from './use-fields';
 
 export function PlaneBay({ id }: { id: string }) {
@@ -14,6 +15,7 @@ export function PlaneBay({ id }: { id: string }) {
   const at = useScene((state) => inOrder(state.scene.planes).findIndex(([other]) => other === id));
   const count = useScene((state) => Object.keys(state.scene.planes).length);
   const tint = useField('planes', [id], 'tint', 'Tint');
+  const answer = useField('planes', [id], 'answer', 'Answer');
   const hidden = useField('planes', [id], 'hidden', 'Hide');
   const locked = useField('planes', [id], 'locked', 'Lock');
   if (!plane) return null;
@@ -43,6 +45,12 @@ export function PlaneBay({ id }: { id: string }) {
             initial={1}
           />
           <ColourField label="Tint" value={tint.value} onPreview={tint.preview} onCommit={tint.set} />
+          <Choice
+            label="Answer"
+            value={answer.value}
+            options={ANSWERS.map((a) => [a, ANSWER_WORDS[a]])}
+            onChange={answer.set}
+          />
           <Switch label="Shown" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
           <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
         </Column>

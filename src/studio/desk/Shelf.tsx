@@ -12,6 +12,7 @@ export function Shelf() {
   const artworkId = useDesk((state) => state.artworkId);
   const artworks = useScene((state) =>
     Object.entries(state.scene.artworks)
+      .filter(([, { binned }]) => !binned)
       .map(([id, { name, imageSha, widthPx, heightPx }]) => ({ id, name, imageSha, widthPx, heightPx }))
       .sort((a, b) => a.name.localeCompare(b.name)),
   );

@@ -1,15 +1,17 @@
 'use client';
-import { ANSWERS, inOrder, type Answer } from '@/core/scene/document';
+import { ANSWERS, inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
+import { ANSWER_WORDS } from './answers';
+import { FrameFields } from './FrameFields';
 import { TraceColumn } from './TraceColumn';
 import { useField } from './use-fields';
 
-const ANSWER_WORDS: Record<Answer, string> = { shaded: 'Shaded', 'self-lit': 'Self-lit' };
+const PLANES = 'plane';
 
 export function SpriteBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
@@ -117,17 +119,28 @@ export function SpriteBay({ ids }: { ids: string[] }) {
             {command('flip-y', '↕')}
             {command('turn', '90°')}
           </Row>
+          <FrameFields ids={ids} />
           <Row label="Copies">
             {command('duplicate', 'Duplicate')}
             {command('delete', 'Delete')}
           </Row>
         </Column>
         <Column title="Answer">
-          <Choice<Answer>
+          <Choice
             label="Answer"
-            value={answer.value}
-            options={ANSWERS.map((a) => [a, ANSWER_WORDS[a]])}
-            onChange={answer.set}
+            value={answer.value ?? PLANES}
+            options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
+            onChange={(value) => answer.set(ANSWERS.find((a) => a === value) ?? null)}
+          />
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="opacity"
+            label="Opacity"
+            low={0}
+            high={1}
+            step={0.01}
+            initial={1}
           />
           <FieldOf
             collection="sprites"

@@ -70,7 +70,7 @@ export function WickColumn({
           initial={0.5}
         />
       )}
-      <FieldOf collection="wicks" ids={ids} field="seed" label="Seed" low={0} high={9999} digits={0} />
+      <FieldOf collection="wicks" ids={ids} field="seed" label="Seed" low={0} high={9999} digits={0} whole />
     </>
   );
 }

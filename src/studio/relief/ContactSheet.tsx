@@ -63,6 +63,7 @@ export function ContactSheet({
     const painted = new Set(Object.values(strokes).map((stroke) => stroke.artworkId));
     const records = { artworks, reliefs, strokes };
     return Object.entries(artworks)
+      .filter(([, { binned }]) => !binned)
       .map(([id, { name, imageSha }]) => ({
         id,
         name,

@@ -1,4 +1,5 @@
 'use client';
+import { ArtBench } from '../art/ArtBench';
 import { useDesk } from '../context';
 import { Dayline } from '../dayline/Dayline';
 import { StageDesk } from '../desk/StageDesk';
@@ -25,6 +26,11 @@ export function StudioSurface() {
   return (
     <div className="grid h-dvh grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
       <TopBar />
+      {bench === 'art' && (
+        <Fence name="Art bench">
+          <ArtBench />
+        </Fence>
+      )}
       {bench === 'relief' && (
         <Fence name="Relief bench">
           <ReliefBench />

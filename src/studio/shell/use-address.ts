@@ -16,7 +16,7 @@ export function useAddress(): void {
       if (isFrozen) query.set('at', seconds.toFixed(2));
       const [picked, ...more] = studio.scenes.state.selection;
       const { bench, artworkId } = studio.desk.getState();
-      if (bench === 'relief' && artworkId) query.set('art', artworkId);
+      if ((bench === 'relief' || bench === 'art') && artworkId) query.set('art', artworkId);
       if (picked && more.length === 0) query.set('pick', `${picked.collection}:${picked.id}`);
       const next = `?${query.toString().replaceAll('%3A', ':')}`;
       if (next !== window.location.search) window.history.replaceState(window.history.state, '', next);
@@ -25,7 +25,7 @@ export function useAddress(): void {
       timer ??= setTimeout(write, WRITE_DELAY_MS);
     };
     const leave = [
-      studio.desk.subscribe((s, l) => s.bench !== l.bench && later()),
+      studio.desk.subscribe((s, l) => (s.bench !== l.bench || s.artworkId !== l.artworkId) && later()),
       studio.live.subscribe(
         (s, l) =>
           (s.clockHours !== l.clockHours || s.dayRate !== l.dayRate || s.isFrozen !== l.isFrozen) && later(),

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
 import { commandFor } from '../store/commands';
+import { artOf } from '../art/art-registry';
 import { reliefOf } from '../relief/relief-registry';
 import { stageOf } from '../stage/stage-registry';
 
@@ -28,7 +29,7 @@ export function useKeys(): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (belongsToControl(event) || document.querySelector('[role="dialog"]')) return;
-      const stage = stageOf(studio) ?? reliefOf(studio);
+      const stage = stageOf(studio) ?? reliefOf(studio) ?? artOf(studio);
       if (event.key === 'Escape' && stage) {
         stage.cancel();
         return;

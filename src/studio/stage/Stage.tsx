@@ -77,7 +77,9 @@ export function Stage() {
         data-tool={tool}
         className="absolute inset-0 size-full touch-none outline-none"
       />
-      {isEmpty && !busy && <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />}
+      {isEmpty && !busy && tool === 'pick' && (
+        <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />
+      )}
       <p ref={hint} className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]" />
       <p
         ref={readout}

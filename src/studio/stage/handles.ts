@@ -1,6 +1,7 @@
 /** Handles of what is picked: isolux lines, turn and scale of a sprite, points of an occluder, the gate's frame. */
 import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
 import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
+import { figureSize } from '@/core/art/frames';
 import { spriteAffine } from '@/core/moment/moment-at';
 import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
@@ -49,13 +50,13 @@ function lightHandles(scene: SceneDocument, id: string): Handle[] {
   });
 }
 
-/** Corners of a sprite as it is drawn: top left, top right, bottom right, bottom left of its art. */
+/** Corners of a sprite as it is drawn: top left, top right, bottom right, bottom left of its figure. */
 export function spriteCorners(scene: SceneDocument, id: string): [number, number][] {
   const sprite = scene.sprites[id];
   const artwork = sprite && scene.artworks[sprite.artworkId];
   const map = sprite && spriteAffine(scene, sprite);
   if (!artwork || !map) return [];
-  const { widthPx: w, heightPx: h } = artwork;
+  const { widthPx: w, heightPx: h } = figureSize(artwork);
   return [applyTo(map, 0, 0), applyTo(map, w, 0), applyTo(map, w, h), applyTo(map, 0, h)];
 }
 

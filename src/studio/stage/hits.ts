@@ -1,7 +1,8 @@
 /** What lies under a point of the stage. Places are scene px with parallax, as they are drawn. */
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
-import { parallaxShift, spriteAffine } from '@/core/moment/moment-at';
+import { figureSize } from '@/core/art/frames';
+import { parallaxShift, spriteAffine, spriteShown } from '@/core/moment/moment-at';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type Occluder, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
@@ -40,6 +41,8 @@ export interface HitOptions {
   /** How near counts, scene px. */
   nearPx: number;
   source: PictureSource;
+  /** The second that is shown: sprites of many frames are hit where they are drawn. */
+  seconds: number;
 }
 
 /** The uppermost light, occluder or sprite under a point. */
@@ -47,7 +50,7 @@ export function hitAt(
   scene: SceneDocument,
   x: number,
   y: number,
-  { nearPx, source }: HitOptions,
+  { nearPx, source, seconds }: HitOptions,
 ): Picked | null {
   const isOpen = (planeId: string) =>
     scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
@@ -70,7 +73,7 @@ export function hitAt(
       Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId),
     );
     for (const [id, sprite] of inOrder(own).reverse()) {
-      if (!sprite.hidden && !sprite.locked && isOnSprite(scene, id, x, y, source))
+      if (!sprite.hidden && !sprite.locked && isOnSprite(scene, id, [x, y], source, seconds))
         return { collection: 'sprites', id };
     }
   }
@@ -89,16 +92,22 @@ function nearestEdge(outlines: [number, number][][], closed: boolean, x: number,
   return nearest;
 }
 
-function isOnSprite(scene: SceneDocument, id: string, x: number, y: number, source: PictureSource): boolean {
+function isOnSprite(
+  scene: SceneDocument,
+  id: string,
+  [x, y]: [number, number],
+  source: PictureSource,
+  seconds: number,
+): boolean {
   const sprite = scene.sprites[id];
-  const artwork = scene.artworks[sprite.artworkId];
-  const map = spriteAffine(scene, sprite);
-  const back = map && inverse(map);
-  if (!artwork || !back) return false;
+  const shown = spriteShown(scene, sprite, seconds);
+  const back = shown && inverse(shown.map);
+  if (!shown || !back) return false;
+  const { left, top, widthPx, heightPx } = shown.frame;
   const [u, v] = applyTo(back, x, y).map(Math.floor);
-  if (u < 0 || v < 0 || u >= artwork.widthPx || v >= artwork.heightPx) return false;
+  if (u < 0 || v < 0 || u >= widthPx || v >= heightPx) return false;
   const pixels = source(sprite.artworkId);
-  return pixels === null || pixels.rgba[4 * (v * pixels.width + u) + 3] > 0;
+  return pixels === null || pixels.rgba[4 * ((top + v) * pixels.width + left + u) + 3] > 0;
 }
 
 /** Everything that can be picked whose place lies in a box. */
@@ -116,7 +125,8 @@ export function hitsWithin(scene: SceneDocument, x0: number, y0: number, x1: num
     const plane = scene.planes[sprite.planeId];
     if (!artwork || !map || sprite.locked || sprite.hidden || !plane || plane.locked || plane.hidden)
       return [];
-    const middle = applyTo(map, artwork.widthPx / 2, artwork.heightPx / 2);
+    const { widthPx, heightPx } = figureSize(artwork);
+    const middle = applyTo(map, widthPx / 2, heightPx / 2);
     return isIn(...middle) ? [{ collection: 'sprites', id }] : [];
   });
   return [...lights, ...sprites];

@@ -24,6 +24,7 @@ import { handleAt } from './handles';
 import { occluderMap } from './hits';
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { wheeledLevel } from './isolux';
+import { livesOf } from './lives';
 import { Overlay, type OverlayColours } from './overlay';
 import { drawnFor, fitGate, toScene, zoomedAbout, zoomStep } from './view';
 
@@ -227,14 +228,10 @@ export class StageController {
     const wasDirty = this.dirty;
     const { isFrozen, dayRate } = studio.live.getState();
     if (!isFrozen || dayRate !== 0) advance(studio.live, elapsed);
-    const burns =
-      !isFrozen &&
-      Object.values(studio.scene.lights).some(
-        (light) => light.wickId !== null && studio.scene.wicks[light.wickId],
-      );
+    const lives = !isFrozen && livesOf(studio.scene);
     this.dirty = wasDirty || dayRate !== 0;
-    if (bench === 'relief' || bench === 'handoff') return;
-    if (!this.dirty && !(burns && now - this.lastFrame >= FLAME_FRAME_MS)) return;
+    if (bench !== 'stage' && bench !== 'time') return;
+    if (!this.dirty && !(lives && now - this.lastFrame >= FLAME_FRAME_MS)) return;
     this.dirty = false;
     this.lastFrame = now;
     this.draw();

@@ -2,6 +2,7 @@
 import { change, create, type Edit } from '@/core/scene/edits';
 import { inOrder, type Sprite } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
+import { ART_COMMANDS } from './art-commands';
 import type { Command } from './command';
 import { deleteEdits } from './delete-edits';
 import { BENCHES, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
@@ -242,6 +243,7 @@ export const COMMANDS: Command[] = [
   ...TOOL_COMMANDS,
   ...RELIEF_COMMANDS,
   ...BENCH_COMMANDS,
+  ...ART_COMMANDS,
 ];
 
 export function commandOf(id: string): Command {

@@ -1,10 +1,11 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
 
-export const BENCHES = ['relief', 'stage', 'time', 'handoff'] as const;
+export const BENCHES = ['art', 'relief', 'stage', 'time', 'handoff'] as const;
 export type Bench = (typeof BENCHES)[number];
 
 export const BENCH_WORDS: Record<Bench, string> = {
+  art: 'Art',
   relief: 'Relief',
   stage: 'Stage',
   time: 'Time',

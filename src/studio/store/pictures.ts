@@ -148,7 +148,7 @@ export class PictureStore {
       seen.add(at);
       const artwork = artworks[at];
       // A name or a pivot does not make another picture.
-      stamp.push(artwork?.imageSha, artwork?.glowSha, artwork?.cells, reliefs[at]);
+      stamp.push(artwork?.imageSha, artwork?.glowSha, artwork?.cells, artwork?.frames, reliefs[at]);
       for (const [, stroke] of this.strokes.get(at) ?? []) stamp.push(stroke);
     }
     return stamp;

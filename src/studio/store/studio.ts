@@ -11,6 +11,7 @@ import {
 } from '@/core/scene/document';
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
 import type { Passing } from '@/core/moment/passing';
+import { createArtBench, type ArtBenchStore } from './art-bench';
 import { ArtWorkers } from './art-work';
 import { createDesk, type Bench, type DeskStore, type SizeAnswer, type SizeQuestion } from './desk-store';
 import { JournalWriter, readJournal, type Journal } from './journal';
@@ -31,6 +32,7 @@ export class Studio {
   readonly scenes: SceneStore;
   readonly desk: DeskStore;
   readonly live: LiveStore;
+  readonly artBench: ArtBenchStore = createArtBench();
   readonly reliefBench: ReliefBenchStore = createReliefBench();
   readonly work = new LongWork();
   readonly workers = new ArtWorkers();

@@ -3,6 +3,7 @@ import type { PictureSource } from '@/core/moment/moment';
 import { newScene } from '@/core/scene/defaults';
 import { inOrder, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
+import { createArtBench } from '../store/art-bench';
 import { createDesk } from '../store/desk-store';
 import { createLive } from '../store/live';
 import { createReliefBench } from '../store/relief-bench';
@@ -17,6 +18,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     scenes,
     desk,
     live: createLive(12),
+    artBench: createArtBench(),
     reliefBench: createReliefBench(),
     pictures: { source },
     get scene() {

@@ -43,6 +43,7 @@ export class PickTool implements Tool {
     const under = hitAt(studio.scene, event.x, event.y, {
       nearPx: event.nearPx,
       source: studio.pictures.source,
+      seconds: studio.live.getState().seconds,
     });
     const selection = studio.scenes.state.selection;
     const wasPicked =

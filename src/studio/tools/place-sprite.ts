@@ -48,8 +48,11 @@ export function placeSprite(studio: Studio, artworkId: string, x: number, y: num
   const [dx, dy] = parallaxShift(scene, plane);
   const whole = settingsOf(scene).pixelArt ? Math.round : (v: number) => v;
   const id = freshId();
+  const { name, answer, takesShadows } = scene.artworks[artworkId];
   const sprite = newSprite({
-    name: scene.artworks[artworkId].name,
+    name,
+    answer,
+    takesShadows,
     planeId,
     artworkId,
     x: whole(x - dx),

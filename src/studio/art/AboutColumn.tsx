@@ -1,0 +1,80 @@
+'use client';
+import { ANSWERS } from '@/core/scene/document';
+import { useScene, useStudio } from '../context';
+import { NameField } from '../controls/NameField';
+import { Choice, Column, Row, Switch } from '../controls/small';
+import { ANSWER_WORDS } from '../desk/answers';
+import { setArtworks, tagsOf } from '../store/art-edits';
+
+const PLANES = 'plane';
+
+/** Name and tags, where it is used, and how sprites of it take light when they are placed. */
+export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: readonly string[] }) {
+  const studio = useStudio();
+  const artwork = useScene((state) => state.scene.artworks[artworkId]);
+  const users = useScene((state) =>
+    Object.entries(state.scene.sprites)
+      .filter(([, sprite]) => sprite.artworkId === artworkId)
+      .map(([id, { name }]) => [id, name] as const),
+  );
+  if (!artwork) return null;
+  const ids = picked.length > 0 ? picked : [artworkId];
+  const set = (label: string, fields: Parameters<typeof setArtworks>[3]) =>
+    setArtworks(studio, label, ids, fields);
+  return (
+    <Column title="Artwork" aside={ids.length > 1 ? `${ids.length} picked` : undefined}>
+      <NameField
+        name={artwork.name}
+        label="Name of the artwork"
+        className="w-full"
+        onChange={(name) => studio.set('Rename', 'artworks', artworkId, { name })}
+      />
+      <Row label="Tags">
+        <input
+          key={artwork.tags.join()}
+          aria-label="Tags"
+          placeholder="lamp, night"
+          className="field min-w-0 flex-1 text-right"
+          defaultValue={artwork.tags.join(', ')}
+          onBlur={(event) => {
+            const tags = tagsOf(event.currentTarget.value);
+            if (tags.join() !== artwork.tags.join()) set('Tag', () => ({ tags }));
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+            event.stopPropagation();
+          }}
+        />
+      </Row>
+      <Choice
+        label="Answer"
+        value={artwork.answer ?? PLANES}
+        options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
+        onChange={(value) => set('Answer', () => ({ answer: ANSWERS.find((a) => a === value) ?? null }))}
+      />
+      <Switch
+        label="Shadows"
+        on={artwork.takesShadows}
+        words={['taken', 'not taken']}
+        onChange={(takesShadows) => set('Takes shadows', () => ({ takesShadows }))}
+      />
+      <Row label="Used">
+        {users.length === 0 ? (
+          <span className="text-ash">not in this scene</span>
+        ) : (
+          <button
+            type="button"
+            className="cursor-pointer truncate text-brass"
+            title={users.map(([, name]) => name).join('\n')}
+            onClick={() => {
+              studio.pick(...users.map(([id]) => ({ collection: 'sprites' as const, id })));
+              studio.desk.setState({ bench: 'stage' });
+            }}
+          >
+            {users.length === 1 ? users[0][1] : `${users.length} sprites`} on the stage
+          </button>
+        )}
+      </Row>
+    </Column>
+  );
+}

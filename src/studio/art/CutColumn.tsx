@@ -1,0 +1,132 @@
+'use client';
+import { useEffect } from 'react';
+import { useStore } from 'zustand';
+import { wordsOf } from '@/core/faults';
+import { useScene, useStudio } from '../context';
+import { countWords } from './art-list';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { SettingField } from '../controls/SettingField';
+import { CUT_WAYS, type CutRule, type CutWay } from '../store/art-bench';
+import { cutArtwork, uncutArtwork } from '../store/art-edits';
+
+const WAY_WORDS: Record<CutWay, string> = { grid: 'By a grid', islands: 'By its islands' };
+/** A fader moves faster than a large picture is searched. */
+const TRY_DELAY_MS = 60;
+
+/** How the picture is cut: what it would come to is shown on it at once, and taken by a key. */
+export function CutColumn({ artworkId }: { artworkId: string }) {
+  const studio = useStudio();
+  const rule = useStore(studio.artBench, (state) => state.rule);
+  const tried = useStore(studio.artBench, (state) => state.tried);
+  const artwork = useScene((state) => state.scene.artworks[artworkId]);
+  const own = tried?.artworkId === artworkId ? tried : null;
+  useEffect(() => stopTrying(studio), [studio, artworkId]);
+  if (!artwork) return null;
+  const set = (fields: Partial<CutRule>) => {
+    const next = { ...rule, ...fields };
+    studio.artBench.setState({ rule: next, view: 'picture' });
+    tryCut(studio, artworkId, artwork.imageSha, next);
+  };
+  const grid = (label: string, field: keyof CutRule['cells'], low: number, high: number, unit = '') => (
+    <SettingField
+      label={label}
+      value={rule.cells[field]}
+      low={low}
+      high={high}
+      digits={0}
+      unit={unit}
+      onChange={(value) => set({ cells: { ...rule.cells, [field]: Math.round(value) } })}
+    />
+  );
+  const take = () => {
+    if (!own?.rects) return;
+    cutArtwork(studio, artworkId, own.rects, rule.way === 'grid' ? rule.cells : null);
+    studio.artBench.setState({ tried: null, frame: 0 });
+  };
+  return (
+    <Column title="Cut" aside={own?.rects ? countWords(own.rects.length) : undefined}>
+      <Choice<CutWay>
+        label="Way"
+        value={rule.way}
+        options={CUT_WAYS.map((way) => [way, WAY_WORDS[way]])}
+        onChange={(way) => set({ way })}
+      />
+      {rule.way === 'grid' ? (
+        <>
+          {grid('Columns', 'columns', 1, 64)}
+          {grid('Rows', 'rows', 1, 64)}
+          {grid('Margin', 'marginPx', 0, 64, 'px')}
+          {grid('Gap', 'gapPx', 0, 64, 'px')}
+          <Switch
+            label="Empty"
+            on={rule.keepEmpty}
+            words={['kept', 'left out']}
+            onChange={(keepEmpty) => set({ keepEmpty })}
+          />
+        </>
+      ) : (
+        <>
+          <SettingField
+            label="Join"
+            value={rule.joinPx}
+            low={0}
+            high={64}
+            digits={0}
+            unit="px"
+            initial={1}
+            onChange={(v) => set({ joinPx: Math.round(v) })}
+          />
+          <SettingField
+            label="Least"
+            value={rule.leastPixels}
+            low={1}
+            high={1000}
+            digits={0}
+            unit="px"
+            logarithmic
+            initial={4}
+            onChange={(v) => set({ leastPixels: Math.round(v) })}
+          />
+        </>
+      )}
+      {own?.fault && <p className="text-small text-signal">{own.fault}</p>}
+      <Row label="">
+        <Key disabled={!own?.rects} onClick={take}>
+          Cut it
+        </Key>
+        {!own?.rects && <Key onClick={() => set({})}>Show</Key>}
+        <Key disabled={artwork.frames.length === 0} onClick={() => uncutArtwork(studio, artworkId)}>
+          Whole again
+        </Key>
+      </Row>
+    </Column>
+  );
+}
+
+let waiting: ReturnType<typeof setTimeout> | undefined;
+let newest = 0;
+
+function stopTrying(studio: ReturnType<typeof useStudio>): () => void {
+  return () => {
+    clearTimeout(waiting);
+    newest++;
+    studio.artBench.setState({ tried: null });
+  };
+}
+
+/** Finds the frames of a rule in a worker; what is overtaken by a newer rule is dropped. */
+function tryCut(studio: ReturnType<typeof useStudio>, artworkId: string, sha: string, rule: CutRule): void {
+  const number = ++newest;
+  clearTimeout(waiting);
+  waiting = setTimeout(() => {
+    studio.workers
+      .run((remote) => remote.cutRects(sha, rule))
+      .then(
+        (rects) => ({ artworkId, rects, fault: null }),
+        (thrown: unknown) => ({ artworkId, rects: null, fault: wordsOf(thrown) }),
+      )
+      .then((tried) => {
+        if (number === newest) studio.artBench.setState({ tried });
+      });
+  }, TRY_DELAY_MS);
+}

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { newArtwork, newScene, newSprite } from '@/core/scene/defaults';
+import { commandOf } from '../store/commands';
+import {
+  addBracket,
+  addFrame,
+  cutArtwork,
+  deleteFrame,
+  moveFrame,
+  placeBracket,
+  setArtworks,
+  tagsOf,
+  uncutArtwork,
+} from '../store/art-edits';
+import { fakeStudio } from '../testing/fake-studio';
+import { artRows } from './art-list';
+
+const art = (name: string, fields = {}) =>
+  newArtwork({ name, imageSha: 'a'.repeat(64), widthPx: 40, heightPx: 10, pixelArt: true, ...fields });
+
+function studioWith(fields = {}) {
+  const scene = newScene();
+  scene.artworks.flag = art('Flag', fields);
+  const studio = fakeStudio(scene);
+  studio.desk.setState({ bench: 'art', artworkId: 'flag' });
+  return { studio, flag: () => studio.scene.artworks.flag };
+}
+const rects = [0, 10, 20, 30].map((left) => ({ left, top: 0, right: left + 10, bottom: 10 }));
+const cells = { columns: 4, rows: 1, marginPx: 0, gapPx: 0 };
+
+describe('cutting', () => {
+  it('keeps pivot, foot and brackets at their share of the figure, and is one step', () => {
+    const bracket = { id: 'b', name: 'Tip', x: 40, y: 0, turnDeg: 0, places: [] };
+    const { studio, flag } = studioWith({
+      pivotX: 20,
+      pivotY: 10,
+      foot: [0, 10, 40, 10],
+      brackets: [bracket],
+    });
+    const before = studio.scene;
+    cutArtwork(studio, 'flag', rects, cells);
+    expect(flag()).toMatchObject({ pivotX: 5, pivotY: 10, foot: [0, 10, 10, 10], cells });
+    expect(flag().brackets[0]).toMatchObject({ x: 10, y: 0 });
+    expect(flag().frames.map(({ name }) => name)).toEqual(['Flag 1', 'Flag 2', 'Flag 3', 'Flag 4']);
+    uncutArtwork(studio, 'flag');
+    expect(flag()).toMatchObject({ frames: [], cells: null, pivotX: 20, pivotY: 10 });
+    studio.scenes.undo();
+    studio.scenes.undo();
+    expect(studio.scene).toEqual(before);
+  });
+
+  it('by hand begins with the first frame that is drawn', () => {
+    const { studio, flag } = studioWith();
+    expect(addFrame(studio, 'flag', rects[1])).toBe(0);
+    expect(addFrame(studio, 'flag', rects[3])).toBe(1);
+    expect(flag().frames.map(({ left, widthPx }) => [left, widthPx])).toEqual([
+      [10, 10],
+      [30, 10],
+    ]);
+    expect(flag()).toMatchObject({ pivotX: 5, pivotY: 5 });
+  });
+});
+
+describe('frames that are moved or deleted', () => {
+  it('take along what brackets say of them', () => {
+    const { studio, flag } = studioWith();
+    cutArtwork(studio, 'flag', rects, cells);
+    const id = addBracket(studio, 'flag', 3, 3)!;
+    for (const frame of [1, 3]) placeBracket(studio, 'flag', id, frame, { x: frame, y: 0, turnDeg: 0 });
+    moveFrame(studio, 'flag', 3, 0);
+    expect(flag().frames.map(({ left }) => left)).toEqual([30, 0, 10, 20]);
+    expect(flag().brackets[0].places.map(({ frame, x }) => [frame, x])).toEqual([
+      [2, 1],
+      [0, 3],
+    ]);
+    deleteFrame(studio, 'flag', 0);
+    expect(flag().brackets[0].places.map(({ frame, x }) => [frame, x])).toEqual([[1, 1]]);
+    placeBracket(studio, 'flag', id, null, { x: 8, y: 8, turnDeg: 45 });
+    expect(flag().brackets[0]).toMatchObject({ x: 8, y: 8, turnDeg: 45 });
+    expect(flag().brackets[0].places.length).toBe(1);
+  });
+
+  it('are stepped through and played by keys', () => {
+    const { studio } = studioWith();
+    cutArtwork(studio, 'flag', rects, cells);
+    commandOf('art-last-frame').run(studio);
+    expect(studio.artBench.getState().frame).toBe(3);
+    commandOf('art-next-frame').run(studio);
+    expect(studio.artBench.getState()).toMatchObject({ frame: 0, playing: false });
+    commandOf('art-play').run(studio);
+    expect(studio.artBench.getState()).toMatchObject({ view: 'figure', playing: true });
+    commandOf('art-delete-frame').run(studio);
+    expect(studio.scene.artworks.flag.frames.length).toBe(3);
+  });
+});
+
+describe('the contact sheet', () => {
+  const scene = newScene();
+  Object.assign(scene.artworks, {
+    a: art('Lamp 10', { tags: ['Night'] }),
+    b: art('Lamp 9'),
+    c: art('Hut', { binned: true }),
+  });
+  scene.sprites.s = newSprite({ name: '', planeId: 'plane-near', order: 'a', artworkId: 'b', x: 0, y: 0 });
+
+  it('lists by name with numbers in their order, says where art is used, and leaves the bin out', () => {
+    expect(artRows(scene, '', false).map(({ name, uses }) => [name, uses])).toEqual([
+      ['Lamp 9', 1],
+      ['Lamp 10', 0],
+    ]);
+    expect(artRows(scene, '', true).map(({ name }) => name)).toEqual(['Hut']);
+  });
+
+  it('finds words in names and tags, all of them, in any order', () => {
+    expect(artRows(scene, 'night lamp', false).map(({ name }) => name)).toEqual(['Lamp 10']);
+    expect(artRows(scene, 'night hut', false)).toEqual([]);
+  });
+
+  it('changes several in one step, and reads tags as they are typed', () => {
+    const { studio } = studioWith();
+    setArtworks(studio, 'Tag', ['flag', 'gone'], () => ({ tags: tagsOf(' night,  brass ,night,, ') }));
+    expect(studio.scene.artworks.flag.tags).toEqual(['night', 'brass']);
+    setArtworks(studio, 'Tag', ['flag'], () => ({ tags: ['night', 'brass'] }));
+    expect(studio.scenes.state.undo.length).toBe(1);
+  });
+});

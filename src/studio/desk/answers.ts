@@ -1,0 +1,4 @@
+/** How answers to light are called. */
+import type { Answer } from '@/core/scene/document';
+
+export const ANSWER_WORDS: Record<Answer, string> = { shaded: 'Shaded', 'self-lit': 'Self-lit' };

@@ -1,0 +1,71 @@
+/** What a person has before them on the Art bench: for this session, not part of the scene, not undone. */
+import { createStore } from 'zustand/vanilla';
+import type { Rect } from '@/core/raster/rect';
+import type { Cells } from '@/core/relief/recipe';
+
+export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket'] as const;
+export type ArtTool = (typeof ART_TOOLS)[number];
+export const ART_TOOL_WORDS: Record<ArtTool, { words: string; key: string; hint: string }> = {
+  look: { words: 'Look', key: 'q', hint: 'Click a frame to choose it; drag to pan, turn the wheel to zoom' },
+  frame: { words: 'Frame', key: 'f', hint: 'Drag a box around a frame; drag a corner of one to change it' },
+  pivot: { words: 'Pivot', key: 'p', hint: 'Click the point that is put where a sprite stands' },
+  foot: { words: 'Foot', key: 't', hint: 'Click where it stands on the ground, or drag a line' },
+  bracket: { words: 'Bracket', key: 'b', hint: 'Click to put a bracket; drag one to move it in this frame' },
+};
+
+/** The picture with its frames, or the figure as its frames make it. */
+export const ART_VIEWS = ['picture', 'figure'] as const;
+export type ArtView = (typeof ART_VIEWS)[number];
+export const ART_VIEW_WORDS: Record<ArtView, string> = { picture: 'Picture', figure: 'Figure' };
+
+export const CUT_WAYS = ['grid', 'islands'] as const;
+export type CutWay = (typeof CUT_WAYS)[number];
+
+/** How a picture is to be cut, as it is tried out. */
+export interface CutRule {
+  way: CutWay;
+  cells: Cells;
+  /** Whether cells with nothing in them become frames too. */
+  keepEmpty: boolean;
+  joinPx: number;
+  leastPixels: number;
+}
+
+export interface ArtBenchState {
+  tool: ArtTool;
+  view: ArtView;
+  /** The number of the frame that is chosen. */
+  frame: number;
+  playing: boolean;
+  bracketId: string | null;
+  rule: CutRule;
+  /** The frames that the rule would make, shown until they are taken or the hand turns to something else. */
+  tried: { artworkId: string; rects: Rect[] | null; fault: string | null } | null;
+  /** Words that a name or tag must have to be shown on the contact sheet. */
+  search: string;
+  showBin: boolean;
+  picked: ReadonlySet<string>;
+}
+
+export function createArtBench() {
+  return createStore<ArtBenchState>(() => ({
+    tool: 'look',
+    view: 'picture',
+    frame: 0,
+    playing: true,
+    bracketId: null,
+    rule: {
+      way: 'grid',
+      cells: { columns: 4, rows: 1, marginPx: 0, gapPx: 0 },
+      keepEmpty: false,
+      joinPx: 1,
+      leastPixels: 4,
+    },
+    tried: null,
+    search: '',
+    showBin: false,
+    picked: new Set(),
+  }));
+}
+
+export type ArtBenchStore = ReturnType<typeof createArtBench>;
