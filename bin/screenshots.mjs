@@ -47,6 +47,11 @@ try {
   await shoot('wipe');
   await open('bench=time&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
+  await open('bench=art');
+  await page.getByRole('button', { name: /^Stove smoke:/ }).click();
+  await page.getByRole('button', { name: /^Frame 3/ }).click();
+  await page.mouse.move(700, 480);
+  await shoot('art');
   await open('bench=relief');
   await page.getByRole('button', { name: /^Goods wagon:/ }).click();
   await page.mouse.move(800, 200);

@@ -1,5 +1,6 @@
 /** The Art bench: from files to artworks that are cut, played, and stand on the stage. */
 import { expect, test, type Page } from '@playwright/test';
+import { GifWriter } from 'omggif';
 import { decodePng } from '../src/core/raster/png';
 import type { Image } from '../src/core/raster/image';
 import { dropFiles, openNewScene, png, saved, stage, stagePixels, type Dropped } from './helpers';
@@ -219,6 +220,68 @@ test('pivot, foot and brackets are set on the figure; a bracket moves in one fra
   await expect(page.getByRole('region', { name: 'Stand' })).toContainText('a line');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('region', { name: 'Stand' })).toContainText('none');
+});
+
+test('animations come in with their frames and times; WebP and JPEG as the browser reads them; broken ones are named', async ({
+  page,
+}) => {
+  const colours = [0x000000, 0xdc2828, 0x28c83c, 0x3c50e6];
+  const buffer = new Uint8Array(4096);
+  const writer = new GifWriter(buffer, 16, 16, { loop: 0, palette: colours });
+  for (const [i, delay] of [20, 20, 60].entries())
+    writer.addFrame(0, 0, 16, 16, Array(256).fill(i + 1), { delay });
+  const gif = Buffer.from(buffer.slice(0, writer.end()));
+  await page.goto('/');
+  const made = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(24, 8);
+    const context = canvas.getContext('2d')!;
+    context.fillStyle = '#3c50e6';
+    context.fillRect(0, 0, 24, 8);
+    const read = async (type: string) => [
+      ...new Uint8Array(await (await canvas.convertToBlob({ type, quality: 1 })).arrayBuffer()),
+    ];
+    return { webp: await read('image/webp'), jpeg: await read('image/jpeg') };
+  });
+  const huge = Buffer.from(made.jpeg);
+  const frame = huge.indexOf(Buffer.of(0xff, 0xc0));
+  huge.writeUInt16BE(9000, frame + 7);
+  await openArt(page, [
+    { name: 'signal.gif', bytes: gif },
+    { name: 'sky.webp', bytes: Buffer.from(made.webp) },
+    { name: 'yard.jpg', bytes: Buffer.from(made.jpeg) },
+    { name: 'cut.gif', bytes: gif.subarray(0, gif.length - 30) },
+    { name: 'torn.webp', bytes: Buffer.from(made.webp).subarray(0, 26) },
+    { name: 'huge.jpg', bytes: huge },
+  ]);
+  const words = await page.getByRole('alert').filter({ hasText: 'Not taken' }).innerText();
+  expect(words).toMatch(/cut\.gif: The GIF file is damaged or cut off/);
+  expect(words).toMatch(/torn\.webp: The WebP file is damaged/);
+  expect(words).toMatch(/huge\.jpg: The picture has 9000 x 8 px; at most 4096/);
+  await sheet(page)
+    .getByRole('button', { name: /^signal: 3 frames/ })
+    .click();
+  await expect(strip(page)).toContainText('1.00 s a round');
+  await expect(page.getByLabel('Rate, number')).toHaveValue('5');
+  await page.getByRole('alert').getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Figure' }).click();
+  const [x, y] = await placeOf(page, 16, 16, 8, 3);
+  for (const [i, colour] of [
+    [220, 40, 40],
+    [40, 200, 60],
+    [60, 80, 230],
+  ].entries()) {
+    await strip(page)
+      .getByRole('button', { name: new RegExp(`^Frame ${i + 1}`) })
+      .click();
+    await expect.poll(async () => near(pixelAt(await shown(page), x, y), colour)).toBe(true);
+  }
+  for (const name of ['sky', 'yard']) {
+    await sheet(page)
+      .getByRole('button', { name: new RegExp(`^${name}: 1 frame`) })
+      .click();
+    const [px, py] = await placeOf(page, 24, 8, 6, 2);
+    await expect.poll(async () => near(pixelAt(await shown(page), px, py), [60, 80, 230])).toBe(true);
+  }
 });
 
 test('artworks are searched by name and tag, changed together, put into the bin and taken out', async ({

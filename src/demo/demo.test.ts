@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import { rectOf } from '@/core/art/frames';
+import { cropped } from '@/core/raster/crop';
 import { decodePng } from '@/core/raster/png';
 import { readRecipe } from '@/core/relief/recipe';
 import { settingsOf } from '@/core/scene/document';
@@ -41,6 +43,16 @@ describe('Fennel Halt', () => {
     expect(soft).toBe(0);
     expect(colours.size).toBeLessThan(80);
     expect(document.artworks.ground.widthPx).toBeGreaterThan(480);
+  });
+
+  it('has art that moves: every frame is another, and the last leads back to the first', () => {
+    for (const id of ['smoke', 'flag']) {
+      const { imageSha, frames, widthPx } = document.artworks[id];
+      const { image } = decodePng(pictures.get(imageSha)!);
+      const cut = frames.map((frame) => cropped(image, rectOf(frame)).data.join());
+      expect(new Set(cut).size).toBe(frames.length);
+      expect(frames.length * frames[0].widthPx).toBe(widthPx);
+    }
   });
 
   it('is drawn the same way twice', () => {

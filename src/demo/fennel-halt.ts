@@ -1,4 +1,5 @@
 /** Fennel Halt: a narrow-gauge railway halt in wet hills, at dusk, from the side. */
+import { framesFrom, gridRects } from '@/core/art/cut';
 import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
@@ -28,6 +29,7 @@ import {
   SIGNAL_POST,
 } from './art/lamps';
 import { nameBoard } from './art/lettering';
+import { FLAG, flag, SMOKE, smoke } from './art/moving';
 import { wagon } from './art/wagon';
 import { churn, ground, luggage, platform, verge } from './art/yard';
 import type { Paint } from './paint';
@@ -45,8 +47,10 @@ interface Piece {
   paint: Paint;
   glow?: Paint;
   recipe?: Recipe;
-  /** Pivot, px of the art; by default the middle of the foot. */
+  /** Pivot, px of the figure; by default the middle of the foot. */
   pivot?: [number, number];
+  /** Frames side by side, and how many of them play a second. */
+  moving?: { frames: number; rateHz: number };
 }
 
 const grainy = (heightPx: number, octaves: number[]) => ({ heightPx, octaves });
@@ -98,6 +102,8 @@ function pieces(): Record<string, Piece> {
     'hand-lantern': { name: 'Hand lantern', paint: handLantern(), glow: handLanternGlow(), recipe: castIron },
     luggage: { name: 'Luggage', paint: luggage(), recipe: can },
     churn: { name: 'Milk churn', paint: churn(), recipe: can },
+    smoke: { name: 'Stove smoke', paint: smoke(), moving: SMOKE, pivot: [6, SMOKE.height] },
+    flag: { name: 'Flag', paint: flag(), recipe: can, moving: FLAG, pivot: [3, FLAG.height] },
     verge: { name: 'Verge', paint: verge(820, 58), recipe: foliage, pivot: [0, 58] },
   };
 }
@@ -138,7 +144,8 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       front: newPlane({ name: 'Front', order: 'a6', parallax: 1.15 }),
     },
   };
-  for (const [id, { name, paint, glow, recipe, pivot }] of Object.entries(art)) {
+  for (const [id, { name, paint, glow, recipe, pivot, moving }] of Object.entries(art)) {
+    const cells = moving ? { columns: moving.frames, rows: 1, marginPx: 0, gapPx: 0 } : null;
     document.artworks[id] = newArtwork({
       name,
       imageSha: keep(paint),
@@ -148,6 +155,9 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       pivotX: pivot?.[0] ?? paint.width / 2,
       pivotY: pivot?.[1] ?? paint.height,
       glowSha: glow ? keep(glow) : null,
+      cells,
+      ...(cells &&
+        moving && { frames: framesFrom(gridRects(paint.image, cells, true), name), rateHz: moving.rateHz }),
     });
     if (recipe) document.reliefs[id] = newRelief({ recipe });
   }
@@ -187,6 +197,8 @@ function placeSprites(document: SceneDocument): void {
   place('wagon', 'wagon', 'halt', 184, GROUND_Y + 9);
   place('name-board', 'name-board', 'halt', 330, PLATFORM_Y + 2);
   place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3);
+  place('smoke', 'smoke', 'halt', 532, 94, { opacity: 0.85 });
+  place('flag', 'flag', 'halt', 273, PLATFORM_Y + 3);
   place('luggage', 'luggage', 'halt', 458 - 74, PLATFORM_Y + 3);
   place('lamp', 'lamp', 'halt', 416, PLATFORM_Y + 3);
   place('hand-lantern', 'hand-lantern', 'halt', 289, PLATFORM_Y + 2);

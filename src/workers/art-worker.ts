@@ -1,10 +1,14 @@
 /** Decoding, first looks, reliefs and their files on a thread of their own. */
 import { expose, transfer } from 'comlink';
+import { sheetOf, type AnimatedSheet } from '@/core/art/animated';
+import { readApng } from '@/core/art/apng';
 import { gridRects, islandRects, type IslandRule } from '@/core/art/cut';
+import { readGif } from '@/core/art/gif';
 import { filesOf, sourceHash, USUAL_OUTPUT, wantedFor, type OutputOptions } from '@/core/handoff/maps';
 import { readLayeredPainting, type LayeredPainting } from '@/core/handoff/open-raster';
 import type { Files } from '@/core/handoff/zip';
 import { emptyImage, looksLikePixelArt, type Image } from '@/core/raster/image';
+import { pictureKind } from '@/core/raster/picture-kind';
 import { paletteOf, type PaletteColour } from '@/core/raster/palette';
 import {
   decodeGrey16,
@@ -27,6 +31,7 @@ import { changedFacings, changedHeights } from '@/core/relief/returned';
 import { silhouetteOf } from '@/core/relief/silhouette';
 import type { Stroke } from '@/core/relief/strokes/stroke';
 import { Workings } from '@/core/relief/workings';
+import { decodedByBrowser } from './browser-picture';
 import { deflate } from './deflate';
 import type { ReliefAnswer } from './relief-answer';
 import { ReliefDesk, type LayerPlace, type MadeRelief, type ReliefPatch } from './relief-desk';
@@ -66,6 +71,11 @@ export interface CutRect {
   top: number;
   widthPx: number;
   heightPx: number;
+}
+
+export interface OpenedFile {
+  bytes: Uint8Array;
+  sheet: Omit<AnimatedSheet, 'image'> | null;
 }
 
 export interface CutOrder extends IslandRule {
@@ -128,6 +138,21 @@ const work = {
     const { image } = decodePng(bytes);
     const { recipe, seen } = chooseRecipe(image);
     return { widthPx: image.width, heightPx: image.height, pixelArt: looksLikePixelArt(image), recipe, seen };
+  },
+
+  /**
+   * A dropped file as a PNG file, with its frames where it is an animation. PNG files stay as they are, byte for byte,
+   * and so does what is none of the known kinds: who reads it next says what is wrong.
+   */
+  async opened(bytes: Uint8Array, name: string): Promise<OpenedFile> {
+    const kind = pictureKind(bytes);
+    if (kind === 'gif' || kind === 'apng') {
+      const { image, ...sheet } = sheetOf(kind === 'gif' ? readGif(bytes) : readApng(bytes), name);
+      return { bytes: encodePng(image), sheet };
+    }
+    if (kind === 'webp' || kind === 'jpeg')
+      return { bytes: encodePng(await decodedByBrowser(bytes, kind)), sheet: null };
+    return { bytes, sheet: null };
   },
 
   inspect(bytes: Uint8Array): PngFacts & { isGrey: boolean } {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BAYER8 } from '../raster/bayer';
+import { cropped } from '../raster/crop';
 import { emptyImage, type Image } from '../raster/image';
 import { hash01 } from '../time/noise';
 import { chooseRecipe } from './choose-recipe';
@@ -195,6 +196,28 @@ describe('sheets', () => {
       });
     },
   );
+
+  it('of frames of any size are made frame by frame; what lies between them has no height', () => {
+    const image = sheet(disc, full, 4);
+    const plain = recipeWith({ ...recipe(0), cells: { columns: 1, rows: 1, marginPx: 0, gapPx: 0 } });
+    const frames = [
+      { left: 0, top: 0, right: 16, bottom: 16 },
+      { left: 22, top: 3, right: 33, bottom: 9 },
+    ];
+    const both = reliefOf({ ...plainSource(image, plain), frames });
+    for (const { left, top, right, bottom } of frames) {
+      const w = right - left;
+      const own = pictureRelief(cropped(image, { left, top, right, bottom }), plain);
+      for (let y = top; y < bottom; y++)
+        for (let x = left; x < right; x++)
+          expect(both.heights[y * both.width + x]).toBe(own.heights[(y - top) * w + x - left]);
+    }
+    expect(both.heights[12 * both.width + 30]).toBe(0);
+    const beyond = { left: 30, top: 0, right: 40, bottom: 16 };
+    expect(() => reliefOf({ ...plainSource(image, plain), frames: [beyond] })).toThrow(
+      /30, 0 to 40, 16.*36 x 16/,
+    );
+  });
 
   it('that do not fit are refused with their size', () => {
     expect(() => framesOf(20, 10, { columns: 30, rows: 1, marginPx: 0, gapPx: 0 })).toThrow(

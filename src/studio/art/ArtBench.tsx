@@ -86,7 +86,7 @@ export function ArtBench() {
             ))}
           </div>
           <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
-            {artworkId === null ? 'Drop PNG files here' : ART_TOOL_WORDS[tool].hint}
+            {artworkId === null ? 'Drop pictures here' : ART_TOOL_WORDS[tool].hint}
           </p>
           <p
             ref={readout}
@@ -107,7 +107,7 @@ export function ArtBench() {
             className="key text-chalk"
             onFiles={(files) => void bringIn(files)}
           >
-            Choose PNG files
+            Choose pictures
           </FileKey>
         </div>
       )}

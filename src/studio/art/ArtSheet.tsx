@@ -1,4 +1,5 @@
 'use client';
+import { framesIn } from '@/core/art/frames';
 import { useMemo, type MouseEvent } from 'react';
 import { useStore } from 'zustand';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
@@ -6,8 +7,10 @@ import { Key } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { setArtworks } from '../store/art-edits';
 import { toggled } from '../store/desk-store';
-import { pictureUrl } from '../store/server-api';
+import { FramePicture } from './FramePicture';
 import { artRows, countWords, type ArtRow } from './art-list';
+
+const THUMB = { widthPx: 80, heightPx: 50 };
 
 /** All artworks of the project: searched by name and tag, picked, put into the bin and taken out again. */
 export function ArtSheet({
@@ -85,7 +88,7 @@ export function ArtSheet({
               ? 'The bin is empty.'
               : search
                 ? 'Nothing has these words.'
-                : 'No artworks yet: drop PNG files.'}
+                : 'No artworks yet: drop pictures.'}
           </p>
         )}
       </div>
@@ -93,7 +96,7 @@ export function ArtSheet({
         <FileKey
           accept={PICTURE_FILES}
           multiple
-          title="PNG files, or layered paintings; maps find their art by the suffix of their names"
+          title="PNG, GIF, WebP or JPEG files, or layered paintings; maps find their art by the suffix of their names"
           onFiles={onFiles}
         >
           Bring in
@@ -109,7 +112,7 @@ export function ArtSheet({
 }
 
 function Frame({
-  row: { name, imageSha, frames, tags, uses },
+  row: { artwork, frames, uses },
   isShown,
   isPicked,
   onPress,
@@ -119,6 +122,7 @@ function Frame({
   isPicked: boolean;
   onPress(event: MouseEvent): void;
 }) {
+  const { name, tags } = artwork;
   const used =
     uses === 0 ? 'not used in this scene' : `used ${uses === 1 ? 'once' : `${uses} times`} in this scene`;
   const about = [`${name}: ${countWords(frames)}`, used, ...tags];
@@ -132,8 +136,9 @@ function Frame({
       className="relative flex cursor-pointer flex-col border border-line bg-soot p-1 aria-pressed:border-verdigris data-[picked=true]:bg-iron"
       onClick={onPress}
     >
-      {/* eslint-disable-next-line @next/next/no-img-element -- art is shown pixel for pixel, never resampled by a server */}
-      <img src={pictureUrl(imageSha)} alt="" className="pixels min-h-0 w-full flex-1 object-contain" />
+      <span className="flex min-h-0 w-full flex-1 items-center justify-center">
+        <FramePicture artwork={artwork} frame={framesIn(artwork)[0]} {...THUMB} />
+      </span>
       <span className="flex w-full items-center gap-1 text-small">
         <span className="min-w-0 flex-1 truncate text-left">{name}</span>
         {frames > 1 && <span className="figure text-ash">{frames}</span>}

@@ -5,7 +5,7 @@ import type { Artwork, ArtworkFrame } from '@/core/scene/document';
 import { useScene, useStudio } from '../context';
 import { moveFrame } from '../store/art-edits';
 import { countWords } from './art-list';
-import { pictureUrl } from '../store/server-api';
+import { FramePicture } from './FramePicture';
 
 const THUMB_PX = 30;
 
@@ -66,7 +66,6 @@ function Thumb({
   onChoose(): void;
   onDropped(from: number): void;
 }) {
-  const scale = THUMB_PX / Math.max(frame.widthPx, frame.heightPx);
   return (
     <button
       type="button"
@@ -84,16 +83,7 @@ function Thumb({
         event.stopPropagation();
       }}
     >
-      <span
-        className="pixels block"
-        style={{
-          width: frame.widthPx * scale,
-          height: frame.heightPx * scale,
-          backgroundImage: `url(${pictureUrl(artwork.imageSha)})`,
-          backgroundPosition: `${-frame.left * scale}px ${-frame.top * scale}px`,
-          backgroundSize: `${artwork.widthPx * scale}px ${artwork.heightPx * scale}px`,
-        }}
-      />
+      <FramePicture artwork={artwork} frame={frame} widthPx={THUMB_PX} heightPx={THUMB_PX} />
     </button>
   );
 }

@@ -1,13 +1,11 @@
 /** The artworks as the contact sheet of the Art bench lists them: searched, in or out of the bin, with where they are used. */
 import { framesIn } from '@/core/art/frames';
-import type { SceneDocument } from '@/core/scene/document';
+import type { Artwork, SceneDocument } from '@/core/scene/document';
 
 export interface ArtRow {
   id: string;
-  name: string;
-  imageSha: string;
+  artwork: Artwork;
   frames: number;
-  tags: string[];
   /** Sprites of this scene that show it. */
   uses: number;
 }
@@ -32,11 +30,9 @@ export function artRows(
     })
     .map(([id, artwork]) => ({
       id,
-      name: artwork.name,
-      imageSha: artwork.imageSha,
+      artwork,
       frames: framesIn(artwork).length,
-      tags: artwork.tags,
       uses: uses.get(id) ?? 0,
     }))
-    .sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+    .sort((a, b) => a.artwork.name.localeCompare(b.artwork.name, undefined, { numeric: true }));
 }

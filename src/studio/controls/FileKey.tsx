@@ -43,4 +43,4 @@ export function FileKey({
 }
 
 /** What pictures come as. */
-export const PICTURE_FILES = 'image/png,.ora';
+export const PICTURE_FILES = 'image/png,image/gif,image/webp,image/jpeg,.ora';

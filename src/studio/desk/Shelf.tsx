@@ -50,7 +50,7 @@ export function Shelf() {
           </button>
         )}
         <FileKey accept={PICTURE_FILES} multiple onFiles={(files) => void bringIn(files)}>
-          Bring in PNG files
+          Bring in pictures
         </FileKey>
         <button
           type="button"
@@ -83,7 +83,7 @@ export function Shelf() {
           </li>
         ))}
         {artworks.length === 0 && (
-          <li className="p-2 text-ash">No artworks yet: drop PNG files on the stage.</li>
+          <li className="p-2 text-ash">No artworks yet: drop pictures on the stage.</li>
         )}
       </ul>
     </aside>

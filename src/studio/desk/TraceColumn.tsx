@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import { frameOf } from '@/core/art/frames';
 import { traceAlpha } from '@/core/geometry/trace';
 import { newOccluder } from '@/core/scene/defaults';
 import { change, create } from '@/core/scene/edits';
@@ -11,11 +12,16 @@ import { freshId } from '../store/studio';
 /** From this coverage on a pixel stops light. */
 const TRACE_ALPHA = 128;
 
-/** One press takes the sprite's outline from its alpha; the tolerance says how far it may stray, with its points counted. */
+/** One press takes the sprite's outline from the alpha of the frame that it stands at; the tolerance says how far it may stray, with its points counted. */
 export function TraceColumn({ spriteId }: { spriteId: string }) {
   const studio = useStudio();
   const [tolerance, setTolerance] = useState(1);
   const artworkId = useScene((state) => state.scene.sprites[spriteId]?.artworkId);
+  const frame = useScene(({ scene }) => {
+    const sprite = scene.sprites[spriteId];
+    const artwork = sprite && scene.artworks[sprite.artworkId];
+    return artwork ? frameOf(artwork, sprite.frame) : null;
+  });
   const own = useScene((state) =>
     Object.entries(state.scene.occluders).flatMap(([id, occluder]) =>
       occluder.spriteId === spriteId ? [[id, occluder] as const] : [],
@@ -26,10 +32,15 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
     // The picture may arrive after the sprite was picked.
     void tick;
     const pixels = artworkId ? studio.pictures.source(artworkId) : null;
-    if (!pixels) return null;
-    const alpha = Uint8Array.from({ length: pixels.width * pixels.height }, (_, i) => pixels.rgba[4 * i + 3]);
-    return traceAlpha(alpha, pixels.width, pixels.height, TRACE_ALPHA, tolerance);
-  }, [studio, artworkId, tolerance, tick]);
+    if (!pixels || !frame) return null;
+    const { widthPx, heightPx, left, top, shiftX, shiftY } = frame;
+    const alpha = Uint8Array.from({ length: widthPx * heightPx }, (_, i) => {
+      const [x, y] = [left + (i % widthPx), top + Math.floor(i / widthPx)];
+      return pixels.rgba[4 * (y * pixels.width + x) + 3];
+    });
+    const outlines = traceAlpha(alpha, widthPx, heightPx, TRACE_ALPHA, tolerance);
+    return outlines.map((points) => points.map((v, i) => v + (i % 2 === 0 ? shiftX : shiftY)));
+  }, [studio, artworkId, frame, tolerance, tick]);
   const points = outlines?.reduce((sum, outline) => sum + outline.length / 2, 0) ?? 0;
 
   const trace = () => {

@@ -2,12 +2,14 @@
  * Dropped files become artworks, or maps of artworks by the suffix of their names, or new art of the same name: each
  * checked, kept on the server, given a first recipe; bad ones named, the others go on.
  */
+import { figureSize } from '@/core/art/frames';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { broughtName } from '@/core/relief/suffixes';
 import { newArtwork, newRelief } from '@/core/scene/defaults';
 import type { Artwork } from '@/core/scene/document';
 import { change, create, type Edit } from '@/core/scene/edits';
+import type { OpenedFile } from '@/workers/art-worker';
 import { attachMap } from './attach-maps';
 import { api } from './server-api';
 import { freshId, type Studio } from './studio';
@@ -30,6 +32,8 @@ interface Incoming {
   bytes: Uint8Array<ArrayBuffer>;
   /** Where a layer lies on its painting. */
   place: { x: number; y: number } | null;
+  /** The frames of what was an animation. */
+  sheet: OpenedFile['sheet'];
 }
 
 export async function importPictures(
@@ -84,7 +88,9 @@ async function opened(studio: Studio, files: readonly File[], report: ImportRepo
         throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
       const bytes = new Uint8Array(await file.arrayBuffer());
       if (!/\.ora$/i.test(file.name)) {
-        incoming.push({ name: plainName(file.name), file: file.name, bytes, place: null });
+        const name = plainName(file.name);
+        const { bytes: png, sheet } = await studio.workers.run((remote) => remote.opened(bytes, name));
+        incoming.push({ name, file: file.name, bytes: new Uint8Array(png), place: null, sheet });
         continue;
       }
       const { layers } = await studio.workers.run((remote) => remote.layers(bytes));
@@ -94,6 +100,7 @@ async function opened(studio: Studio, files: readonly File[], report: ImportRepo
           file: `${file.name}, layer ${name}`,
           bytes: new Uint8Array(png),
           place: { x, y },
+          sheet: null,
         });
       }
     } catch (thrown) {
@@ -118,7 +125,7 @@ function layerName(file: string, layer: string): string {
 
 async function bringArt(
   studio: Studio,
-  { name, bytes }: Incoming,
+  { name, bytes, sheet }: Incoming,
   edits: Edit[],
   report: ImportReport,
   added: Map<string, Artwork>,
@@ -139,14 +146,21 @@ async function bringArt(
       : await studio.askAbout({ name, from: artwork, to: { widthPx, heightPx } });
     if (answer === 'leave') throw new Error('Left as it was: the new picture has another size.');
     if (answer === 'exchange') {
-      const edit = change(studio.scene, 'artworks', id, { imageSha: sha256, widthPx, heightPx });
+      const isCutRightly = artwork.frames.every(
+        ({ left, top, widthPx: w, heightPx: h }) => left + w <= widthPx && top + h <= heightPx,
+      );
+      const frames = isCutRightly ? {} : { frames: [], cells: null };
+      const fields = { imageSha: sha256, widthPx, heightPx, ...frames, ...sheet };
+      const edit = change(studio.scene, 'artworks', id, fields);
       if (edit) studio.scenes.transact({ label: `Exchange the art of ${name}`, edits: [edit] });
       report.replacedIds.push(id);
       return;
     }
   }
   const id = freshId();
-  const artwork = newArtwork({ name, imageSha: sha256, widthPx, heightPx, pixelArt });
+  const fresh = newArtwork({ name, imageSha: sha256, widthPx, heightPx, pixelArt, ...sheet });
+  const figure = figureSize(fresh);
+  const artwork = { ...fresh, pivotX: figure.widthPx / 2, pivotY: figure.heightPx / 2 };
   edits.push(create('artworks', id, artwork), create('reliefs', id, newRelief({ recipe })));
   added.set(name, artwork);
   report.artworkIds.push(id);

@@ -2,7 +2,7 @@
 import type { Cells } from '@/core/relief/recipe';
 import { framesOf } from '@/core/relief/frames';
 import { wordsOf } from '@/core/faults';
-import { Column, Switch } from '../../controls/small';
+import { Column, Row, Switch } from '../../controls/small';
 import { ValueField } from '../../controls/ValueField';
 import { useScene, useStudio } from '../../context';
 import { RecipeValue, type RecipeControls } from './recipe-controls';
@@ -44,10 +44,25 @@ export function SheetColumn({ artworkId, controls }: { artworkId: string; contro
   const isAllRound = rim.sideDeg === null;
   return (
     <Column title="Sheet and rim">
-      {cell('Columns', 'columns', 1, 64)}
-      {cell('Rows', 'rows', 1, 64)}
-      {cell('Margin', 'marginPx', 0, 64, 'px')}
-      {cell('Gap', 'gapPx', 0, 64, 'px')}
+      {artwork && artwork.frames.length > 0 ? (
+        <Row label="Frames">
+          <button
+            type="button"
+            className="cursor-pointer text-brass"
+            title="Each is made by itself; cut it otherwise on the Art bench"
+            onClick={() => studio.desk.setState({ bench: 'art' })}
+          >
+            {artwork.frames.length}, each by itself
+          </button>
+        </Row>
+      ) : (
+        <>
+          {cell('Columns', 'columns', 1, 64)}
+          {cell('Rows', 'rows', 1, 64)}
+          {cell('Margin', 'marginPx', 0, 64, 'px')}
+          {cell('Gap', 'gapPx', 0, 64, 'px')}
+        </>
+      )}
       <RecipeValue
         label="Rim"
         value={rim.widthPx}
