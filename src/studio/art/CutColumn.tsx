@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
 import { useScene, useStudio } from '../context';
 import { countWords } from './art-list';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { Choice, Column, Key, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { CUT_WAYS, type CutRule, type CutWay } from '../store/art-bench';
 import { cutArtwork, uncutArtwork } from '../store/art-edits';
@@ -90,7 +90,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
         </>
       )}
       {own?.fault && <p className="text-small text-signal">{own.fault}</p>}
-      <Row label="">
+      <div className="flex justify-end gap-1">
         <Key disabled={!own?.rects} onClick={take}>
           Cut it
         </Key>
@@ -98,7 +98,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
         <Key disabled={artwork.frames.length === 0} onClick={() => uncutArtwork(studio, artworkId)}>
           Whole again
         </Key>
-      </Row>
+      </div>
     </Column>
   );
 }
