@@ -1,5 +1,5 @@
 /** The maps of one picture, on whatever thread it runs. */
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 import { deflate as zlibDeflate } from 'node:zlib';
@@ -40,7 +40,9 @@ export async function runReliefJob({ art, name, folder, recipe, output }: Relief
   for (const [path, bytes] of Object.entries(files)) {
     const target = join(folder, path);
     await mkdir(dirname(target), { recursive: true });
-    await writeFile(target, bytes);
+    // A run that is killed leaves the map that was there, whole, and never half of a new one.
+    await writeFile(`${target}.part`, bytes);
+    await rename(`${target}.part`, target);
     maps.push(target);
   }
   return { maps, seen: chosen?.seen ?? null, milliseconds: Math.round(performance.now() - start) };
