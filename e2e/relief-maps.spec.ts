@@ -113,6 +113,7 @@ test('layered paintings bring their normals layer by layer', async ({ page }) =>
   await openNewScene(page);
   await page.getByRole('button', { name: 'Relief' }).click();
   await drop(page, [
+    { name: 'figure_rim.ora', bytes: painting([['head', layer(40, 40, [200, 200, 200]), 0, 0]]) },
     { name: 'figure_n.ora', bytes: painting([['arm', layer(20, 20, [255, 128, 128]), 0, 0]]) },
     {
       name: 'figure.ora',
@@ -123,6 +124,7 @@ test('layered paintings bring their normals layer by layer', async ({ page }) =>
     },
   ]);
   await expect(frame(page, 'figure arm')).toHaveAccessibleName(/imported/);
+  await expect(notice(page)).toContainText('rim mask to figure head');
   await expect(frame(page, 'figure head')).toHaveAccessibleName(/made/);
   await frame(page, 'figure arm').click();
   const map = await normalMap(page);

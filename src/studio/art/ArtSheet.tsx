@@ -6,7 +6,7 @@ import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { Key } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { setArtworks } from '../store/art-edits';
-import { toggled } from '../store/desk-store';
+import { pickedBy } from '../store/desk-store';
 import { FramePicture } from './FramePicture';
 import { artRows, countWords, type ArtRow } from './art-list';
 
@@ -33,18 +33,10 @@ export function ArtSheet({
   const binned = Object.values(artworks).filter((artwork) => artwork.binned).length;
   const ids = picked.size > 0 ? [...picked] : artworkId === null ? [] : [artworkId];
   const press = (event: MouseEvent, id: string) => {
-    if (event.shiftKey) {
-      const [from, to] = [
-        rows.findIndex((row) => row.id === artworkId),
-        rows.findIndex((row) => row.id === id),
-      ];
-      const range = rows.slice(Math.max(0, Math.min(from, to)), Math.max(from, to) + 1).map((row) => row.id);
-      studio.artBench.setState({ picked: new Set([...picked, ...range]) });
-    } else if (event.ctrlKey || event.metaKey) studio.artBench.setState({ picked: toggled(picked, id) });
-    else {
-      studio.artBench.setState({ picked: new Set() });
-      onChoose(id);
-    }
+    const rowIds = rows.map((row) => row.id);
+    const next = pickedBy(event, rowIds, artworkId, id, picked);
+    studio.artBench.setState({ picked: next ?? new Set() });
+    if (!next) onChoose(id);
   };
   const bin = (into: boolean) => {
     const label = `${into ? 'Put into the bin' : 'Take out of the bin'}: ${ids.length}`;

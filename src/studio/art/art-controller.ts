@@ -2,14 +2,12 @@
 import { figureSize, frameAt, frameOf } from '@/core/art/frames';
 import type { Artwork, ArtworkFrame } from '@/core/scene/document';
 import type { OverlayColours } from '../stage/overlay';
-import { zoomedAbout, zoomStep } from '../stage/view';
+import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
 import type { ArtBenchState } from '../store/art-bench';
 import type { Studio } from '../store/studio';
 import { ArtBitmaps } from './art-bitmaps';
 import { ArtMarks } from './art-marks';
 import { ArtPointer, type ArtHost } from './art-pointer';
-
-const MARGIN_PX = 40;
 
 export interface ArtElements {
   box: HTMLElement;
@@ -99,15 +97,7 @@ export class ArtController implements ArtHost {
     const { artwork } = this;
     if (!artwork) return this.touch();
     const { widthPx, heightPx } = this.bench.view === 'picture' ? artwork : figureSize(artwork);
-    const { width, height } = this.size;
-    const margin = MARGIN_PX * this.ratio;
-    const most = Math.min((width - 2 * margin) / widthPx, (height - 2 * margin) / heightPx);
-    const zoom = artwork.pixelArt || most >= 1 ? Math.max(1, Math.floor(most)) : Math.max(0.125, most);
-    this.place = {
-      zoom,
-      viewX: widthPx / 2 - width / zoom / 2,
-      viewY: heightPx / 2 - height / zoom / 2,
-    };
+    this.place = fitArt(widthPx, heightPx, this.size, artwork.pixelArt, this.ratio);
     this.touch();
   }
 

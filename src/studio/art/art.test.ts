@@ -12,6 +12,7 @@ import {
   tagsOf,
   uncutArtwork,
 } from '../store/art-edits';
+import { pickedBy } from '../store/desk-store';
 import { fakeStudio } from '../testing/fake-studio';
 import { artRows } from './art-list';
 
@@ -114,6 +115,21 @@ describe('the contact sheet', () => {
   it('finds words in names and tags, all of them, in any order', () => {
     expect(artRows(scene, 'night lamp', false).map(({ id }) => id)).toEqual(['a']);
     expect(artRows(scene, 'night hut', false)).toEqual([]);
+  });
+
+  it('picks by Shift from the one that is shown, by Ctrl one more or less, and otherwise chooses', () => {
+    const keys = { shiftKey: false, ctrlKey: false, metaKey: false };
+    const press = (fields: object, shown: string | null, id: string, ...picked: string[]) => {
+      const next = pickedBy({ ...keys, ...fields }, ['a', 'b', 'c', 'd'], shown, id, new Set(picked));
+      return next && [...next].sort().join('');
+    };
+    expect(press({ shiftKey: true }, 'c', 'a')).toBe('abc');
+    expect(press({ shiftKey: true }, 'b', 'c', 'd')).toBe('bcd');
+    expect(press({ shiftKey: true }, 'hidden', 'b')).toBe('ab');
+    expect(press({ ctrlKey: true }, 'a', 'b', 'b', 'c')).toBe('c');
+    expect(press({ metaKey: true }, 'a', 'b')).toBe('b');
+    expect(press({}, 'a', 'b')).toBeNull();
+    expect(press({ shiftKey: true }, null, 'b')).toBeNull();
   });
 
   it('changes several in one step, and reads tags as they are typed', () => {

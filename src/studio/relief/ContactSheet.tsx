@@ -5,7 +5,7 @@ import type { Remark } from '@/core/relief/remarks';
 import { reliefStateOf, type ReliefState } from '@/core/scene/relief-order';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
-import { toggled } from '../store/desk-store';
+import { pickedBy } from '../store/desk-store';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 export const STATE_WORDS: Record<ReliefState, string> = {
@@ -74,14 +74,9 @@ export function ContactSheet({
   }, [artworks, reliefs, strokes]);
   void tick;
   const press = (event: MouseEvent, id: string) => {
-    if (event.shiftKey && artworkId !== null) {
-      const [from, to] = [
-        rows.findIndex((row) => row.id === artworkId),
-        rows.findIndex((row) => row.id === id),
-      ];
-      const range = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.id);
-      studio.reliefBench.setState({ picked: new Set([...picked, ...range]) });
-    } else if (event.ctrlKey || event.metaKey) studio.reliefBench.setState({ picked: toggled(picked, id) });
+    const rowIds = rows.map((row) => row.id);
+    const next = pickedBy(event, rowIds, artworkId, id, picked);
+    if (next) studio.reliefBench.setState({ picked: next });
     else onChoose(id);
   };
   const made = rows.filter(({ state }) => state !== 'none').length;

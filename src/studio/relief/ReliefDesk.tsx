@@ -2,8 +2,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { useScene, useStudio } from '../context';
-import { ToolKey } from '../controls/ToolKey';
-import { commandOf } from '../store/commands';
+import { ToolKeys } from '../controls/ToolKeys';
 import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, type ReliefTool } from '../store/relief-bench';
 import type { PaletteAnswer } from '@/workers/art-worker';
 import { BodyColumn } from './columns/BodyColumn';
@@ -54,7 +53,13 @@ export function ReliefDesk({
   const ids = [...picked];
   return (
     <div className="flex min-h-0 border-t border-line bg-slate">
-      <ToolKeys tool={tool} />
+      <ToolKeys
+        bench="relief"
+        tools={RELIEF_TOOLS}
+        words={RELIEF_TOOL_WORDS}
+        tool={tool}
+        className="w-[168px] grid-cols-2"
+      />
       <div
         role="tablist"
         aria-label="Pages of the desk"
@@ -111,28 +116,6 @@ export function ReliefDesk({
           </>
         )}
       </div>
-    </div>
-  );
-}
-
-function ToolKeys({ tool }: { tool: ReliefTool }) {
-  const studio = useStudio();
-  return (
-    <div
-      role="toolbar"
-      aria-label="Tools"
-      className="grid w-[168px] shrink-0 auto-rows-[24px] grid-cols-2 gap-[3px] border-r border-line bg-soot p-2"
-    >
-      {RELIEF_TOOLS.map((name) => (
-        <ToolKey
-          key={name}
-          words={RELIEF_TOOL_WORDS[name].words}
-          keyName={RELIEF_TOOL_WORDS[name].key}
-          title={RELIEF_TOOL_WORDS[name].hint}
-          pressed={tool === name}
-          onClick={() => commandOf(`relief-${name}`).run(studio)}
-        />
-      ))}
     </div>
   );
 }

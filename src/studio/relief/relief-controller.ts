@@ -14,14 +14,13 @@ import {
 import type { Studio } from '../store/studio';
 import { BrushDrawing, isBrush } from '../tools/relief-tools';
 import type { OverlayColours } from '../stage/overlay';
-import { zoomedAbout, zoomStep } from '../stage/view';
+import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
 import { PartsOverlay } from './parts-overlay';
 import { ReliefMarks } from './relief-marks';
 import { ReliefPictures } from './relief-pictures';
 import { ReliefPointer, type PointerHost } from './relief-pointer';
 import { ReliefScreen, type ScreenSide } from './relief-screen';
 
-const MARGIN_PX = 40;
 /** One round of the circling lamp. */
 const CIRCLE_SECONDS = 6;
 const CIRCLE_SHARE = 0.42;
@@ -122,15 +121,7 @@ export class ReliefController implements PointerHost {
   fit(): void {
     const { artwork } = this;
     if (!artwork) return;
-    const { width, height } = this.size;
-    const margin = MARGIN_PX * this.ratio;
-    const most = Math.min((width - 2 * margin) / artwork.widthPx, (height - 2 * margin) / artwork.heightPx);
-    const zoom = artwork.pixelArt || most >= 1 ? Math.max(1, Math.floor(most)) : Math.max(0.125, most);
-    this.place = {
-      zoom,
-      viewX: artwork.widthPx / 2 - width / zoom / 2,
-      viewY: artwork.heightPx / 2 - height / zoom / 2,
-    };
+    this.place = fitArt(artwork.widthPx, artwork.heightPx, this.size, artwork.pixelArt, this.ratio);
     this.touch();
   }
 

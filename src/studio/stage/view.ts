@@ -52,6 +52,23 @@ export function fitGate(scene: SceneDocument, { width, height }: CanvasSize): Pl
   };
 }
 
+/** Room left around art that is fitted on a bench, CSS px. */
+const ART_MARGIN_PX = 40;
+
+/** Art of a size in the middle of the canvas, by whole steps where it is pixel art or enlarged. */
+export function fitArt(
+  widthPx: number,
+  heightPx: number,
+  { width, height }: CanvasSize,
+  pixelArt: boolean,
+  pixelRatio: number,
+): Place {
+  const margin = ART_MARGIN_PX * pixelRatio;
+  const most = Math.min((width - 2 * margin) / widthPx, (height - 2 * margin) / heightPx);
+  const zoom = pixelArt || most >= 1 ? Math.max(1, Math.floor(most)) : Math.max(0.125, most);
+  return { zoom, viewX: widthPx / 2 - width / zoom / 2, viewY: heightPx / 2 - height / zoom / 2 };
+}
+
 export interface Drawn {
   view: View;
   offsetX: number;

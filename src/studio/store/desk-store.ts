@@ -70,6 +70,25 @@ export function createDesk(bench: Bench) {
 
 export type DeskStore = ReturnType<typeof createDesk>;
 
+/**
+ * What is picked after a press on a row of a contact sheet: Shift takes all from the one that is shown, Ctrl one more or
+ * less. @returns null where the press chooses the row instead
+ */
+export function pickedBy(
+  { shiftKey, ctrlKey, metaKey }: Pick<MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>,
+  rowIds: readonly string[],
+  shownId: string | null,
+  id: string,
+  picked: ReadonlySet<string>,
+): ReadonlySet<string> | null {
+  if (shiftKey && shownId !== null) {
+    const ends = [rowIds.indexOf(shownId), rowIds.indexOf(id)];
+    const range = rowIds.slice(Math.max(0, Math.min(...ends)), Math.max(...ends) + 1);
+    return new Set([...picked, ...range]);
+  }
+  return ctrlKey || metaKey ? toggled(picked, id) : null;
+}
+
 /** A set with one member more or less. */
 export function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
   const next = new Set(set);
