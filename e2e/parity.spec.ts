@@ -29,6 +29,12 @@ const NAMES = [
   'a lamp within its lantern',
   'frames of a sheet, and sprites that are half there',
   'frames of painted art, which are never mixed with their neighbours',
+  'tiles in all orientations, under a light that grazes them',
+  'walls of tiles, joined, throw one shadow',
+  'tiles of painted art',
+  'plain sprites, an overlay plane, and circuits',
+  'an overlay over painted art in display light',
+  'things that hang on brackets, and outlines that artworks bring',
   'unlit',
 ];
 

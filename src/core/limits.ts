@@ -20,6 +20,20 @@ export const LIMITS = {
   lights: 5_000,
   occluders: 10_000,
   outlinePoints: 10_000,
+  /** Outlines of one occluder, occluders and lamps of one artwork. */
+  outlines: 1_000,
+  artworkOccluders: 32,
+  artworkLamps: 16,
+  /** Chunks of all tile planes of a scene, and the largest tile grid that is read from a file, cells. */
+  chunks: 4_000,
+  tileCells: 1_000_000,
+  lamps: 5_000,
+  sets: 1_000,
+  /** Circuits have a letter each. */
+  circuits: 26,
+  /** Luminaires of a project, and parts of one. */
+  luminaires: 1_000,
+  luminaireParts: 32,
   wicks: 2_000,
   cues: 200,
   artworks: 5_000,

@@ -5,7 +5,7 @@ import { cropped } from '@/core/raster/crop';
 import { decodePng } from '@/core/raster/png';
 import { readRecipe } from '@/core/relief/recipe';
 import { settingsOf } from '@/core/scene/document';
-import { readScene } from '@/core/scene/schema';
+import { readScene } from '@/core/scene/read-scene';
 import { fennelHalt } from './fennel-halt';
 
 const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
@@ -17,7 +17,7 @@ describe('Fennel Halt', () => {
     expect(() => readScene(document)).not.toThrow();
     for (const { planeId, artworkId } of Object.values(document.sprites)) {
       expect(document.planes[planeId]).toBeDefined();
-      expect(document.artworks[artworkId]).toBeDefined();
+      expect(document.artworks[artworkId!]).toBeDefined();
     }
     for (const { planeId, wickId, spanFarId } of Object.values(document.lights)) {
       expect(document.planes[planeId]).toBeDefined();

@@ -95,6 +95,26 @@ export class Device {
     return texture;
   }
 
+  /** An array of layers of one size, all clear. */
+  textureArray(
+    width: number,
+    height: number,
+    layers: number,
+    internal: number,
+    bytesPerPixel: number,
+  ): WebGLTexture {
+    const { gl } = this;
+    const texture = gl.createTexture()!;
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, texture);
+    gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 1, internal, width, height, layers);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER])
+      gl.texParameteri(gl.TEXTURE_2D_ARRAY, filter, gl.NEAREST);
+    const bytes = width * height * layers * bytesPerPixel;
+    this.textureBytes.set(texture, bytes);
+    this.bytes += bytes;
+    return texture;
+  }
+
   dropTexture(texture: WebGLTexture): void {
     this.bytes -= this.textureBytes.get(texture) ?? 0;
     this.textureBytes.delete(texture);
@@ -167,7 +187,7 @@ export class Program {
   private readonly handle: WebGLProgram;
   private readonly uniforms = new Map<
     string,
-    { location: WebGLUniformLocation; type: number; unit: number }
+    { location: WebGLUniformLocation; type: number; unit: number; isArray: boolean }
   >();
 
   constructor(
@@ -197,7 +217,7 @@ export class Program {
     for (const [name, texture] of Object.entries(textures)) {
       const uniform = this.uniform(name);
       gl.activeTexture(gl.TEXTURE0 + uniform.unit);
-      gl.bindTexture(gl.TEXTURE_2D, texture);
+      gl.bindTexture(uniform.isArray ? gl.TEXTURE_2D_ARRAY : gl.TEXTURE_2D, texture);
       gl.uniform1i(uniform.location, uniform.unit);
     }
     gl.activeTexture(gl.TEXTURE0);
@@ -230,11 +250,13 @@ export class Program {
     let unit = 0;
     for (let i = 0; i < gl.getProgramParameter(this.handle, gl.ACTIVE_UNIFORMS); i++) {
       const { name, type } = gl.getActiveUniform(this.handle, i)!;
-      const sampler = type === gl.SAMPLER_2D;
+      const isArray = type === gl.SAMPLER_2D_ARRAY;
+      const sampler = isArray || type === gl.SAMPLER_2D || type === gl.UNSIGNED_INT_SAMPLER_2D;
       this.uniforms.set(name, {
         location: gl.getUniformLocation(this.handle, name)!,
         type,
         unit: sampler ? unit++ : -1,
+        isArray,
       });
     }
   }

@@ -1,23 +1,49 @@
-/** Pictures on the GPU, uploaded when first drawn and again when their pixels change, kept least recently used. */
+/**
+ * Pictures on the GPU, uploaded when first drawn and again when their pixels change. Small ones share the layers of one
+ * texture array, so that sprites of many artworks are drawn at once; a large one has arrays of its own.
+ */
+import ShelfPack from '@mapbox/shelf-pack';
 import type { PicturePixels } from '@/core/moment/moment';
-import type { Rect } from '@/core/raster/rect';
 import type { LightSpace } from '@/core/raster/colour';
+import type { Rect } from '@/core/raster/rect';
 import type { Device } from './device';
 
 export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
+/** Side of a shared page, and of the largest picture that goes onto one. */
+const PAGE_PX = 1024;
+const SMALL_PX = 512;
+const BYTES_PER_PIXEL = 9;
 
-export interface PictureTextures {
+/** Art, normals and self-lit shares of the same places. */
+export interface PictureArrays {
   art: WebGLTexture;
-  normals: WebGLTexture | null;
-  glow: WebGLTexture | null;
-  bytes: number;
+  normals: WebGLTexture;
+  glow: WebGLTexture;
+  widthPx: number;
+  heightPx: number;
+  layers: number;
+}
+
+/** Where a picture lies. */
+export interface PicturePlace {
+  arrays: PictureArrays;
+  layer: number;
+  x: number;
+  y: number;
+  hasNormals: boolean;
+  hasGlow: boolean;
+}
+
+interface Entry {
+  pixels: PicturePixels;
+  place: PicturePlace;
 }
 
 export class PictureCache {
-  private readonly entries = new Map<
-    string,
-    { pixels: PicturePixels; space: LightSpace; textures: PictureTextures }
-  >();
+  private readonly entries = new Map<string, Entry>();
+  private space: LightSpace = 'linear';
+  private packs: ShelfPack[] = [];
+  private pages: PictureArrays | null = null;
   private bytes = 0;
 
   constructor(
@@ -26,100 +52,139 @@ export class PictureCache {
   ) {}
 
   /** @param space where the scene lights: art of linear scenes is decoded by the texture itself */
-  get(key: string, pixels: PicturePixels, space: LightSpace): PictureTextures {
-    const entry = this.entries.get(key);
-    if (entry && entry.pixels === pixels && entry.space === space) {
-      this.entries.delete(key);
-      this.entries.set(key, entry);
-      return entry.textures;
+  get(key: string, pixels: PicturePixels, space: LightSpace): PicturePlace {
+    if (space !== this.space) {
+      this.dropAll();
+      this.space = space;
     }
-    const textures = entry && this.renewed(entry, pixels, space);
-    if (textures) {
+    const entry = this.entries.get(key);
+    if (entry?.pixels === pixels) {
+      if (entry.place.arrays !== this.pages) {
+        // What was used last goes last.
+        this.entries.delete(key);
+        this.entries.set(key, entry);
+      }
+      return entry.place;
+    }
+    if (entry && entry.pixels.width === pixels.width && entry.pixels.height === pixels.height) {
+      this.upload(entry.place, pixels, entry.pixels);
+      const { normal, glow } = pixels;
+      entry.place = { ...entry.place, hasNormals: normal !== null, hasGlow: glow !== null };
       entry.pixels = pixels;
-      return textures;
+      return entry.place;
     }
     if (entry) this.drop(key);
-    return this.put(key, pixels, space);
+    return this.put(key, pixels);
   }
 
   /** Writes normals into a part of a picture that is there, as under a brush. */
   patchNormals(key: string, { left, top, right, bottom }: Rect, rgba: Uint8Array): void {
-    const texture = this.entries.get(key)?.textures.normals;
-    if (!texture) return;
+    const place = this.entries.get(key)?.place;
+    if (!place?.hasNormals) return;
     const { gl } = this.device;
-    gl.bindTexture(gl.TEXTURE_2D, texture);
-    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
-    gl.texSubImage2D(
-      gl.TEXTURE_2D,
-      0,
-      left,
-      top,
-      right - left,
-      bottom - top,
-      gl.RGBA,
-      gl.UNSIGNED_BYTE,
-      rgba,
-    );
+    const at = { layer: place.layer, x: place.x + left, y: place.y + top };
+    this.write(place.arrays.normals, at, right - left, bottom - top, gl.RGBA, rgba);
   }
 
-  /** The textures of the same art with other normals: only those are uploaded. */
-  private renewed(
-    {
-      pixels: last,
-      space: lastSpace,
-      textures,
-    }: { pixels: PicturePixels; space: LightSpace; textures: PictureTextures },
-    pixels: PicturePixels,
-    space: LightSpace,
-  ): PictureTextures | null {
-    const isSameArt = last.rgba === pixels.rgba && last.glow === pixels.glow && lastSpace === space;
-    if (!isSameArt || !textures.normals || !pixels.normal) return null;
-    const { gl } = this.device;
-    gl.bindTexture(gl.TEXTURE_2D, textures.normals);
-    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
-    gl.texSubImage2D(
-      gl.TEXTURE_2D,
-      0,
-      0,
-      0,
-      pixels.width,
-      pixels.height,
-      gl.RGBA,
-      gl.UNSIGNED_BYTE,
-      pixels.normal,
-    );
-    return textures;
-  }
-
-  private put(key: string, pixels: PicturePixels, space: LightSpace): PictureTextures {
-    const textures = this.upload(pixels, space);
-    this.entries.set(key, { pixels, space, textures });
-    this.bytes += textures.bytes;
-    for (const oldest of this.entries.keys()) {
+  private put(key: string, pixels: PicturePixels): PicturePlace {
+    const { width, height, normal, glow } = pixels;
+    const spot =
+      width <= SMALL_PX && height <= SMALL_PX ? this.packed(width, height) : this.alone(width, height);
+    const place = { ...spot, hasNormals: normal !== null, hasGlow: glow !== null };
+    this.upload(place, pixels, null);
+    this.entries.set(key, { pixels, place });
+    for (const [oldest, { place: other }] of this.entries) {
       if (this.bytes <= this.budget || oldest === key) break;
-      this.drop(oldest);
+      if (other.arrays !== this.pages) this.drop(oldest);
     }
-    return textures;
+    return place;
   }
 
-  private upload({ width, height, rgba, normal, glow }: PicturePixels, space: LightSpace): PictureTextures {
+  private alone(width: number, height: number): Pick<PicturePlace, 'arrays' | 'layer' | 'x' | 'y'> {
+    return { arrays: this.make(width, height, 1), layer: 0, x: 0, y: 0 };
+  }
+
+  private packed(width: number, height: number): Pick<PicturePlace, 'arrays' | 'layer' | 'x' | 'y'> {
+    for (let layer = 0; ; layer++) {
+      if (layer === this.packs.length) this.packs.push(new ShelfPack(PAGE_PX, PAGE_PX));
+      const bin = this.packs[layer].packOne(width, height);
+      if (!bin) continue;
+      return { arrays: this.pagesFor(layer + 1), layer, x: bin.x, y: bin.y };
+    }
+  }
+
+  /** The shared pages, at least as many as asked for; what lies on them moves along when they grow. */
+  private pagesFor(count: number): PictureArrays {
+    const last = this.pages;
+    if (last && last.layers >= count) return last;
+    const pages = this.make(PAGE_PX, PAGE_PX, last ? Math.max(count, 2 * last.layers) : count);
+    this.pages = pages;
+    if (last) {
+      for (const entry of this.entries.values()) {
+        if (entry.place.arrays !== last) continue;
+        entry.place = { ...entry.place, arrays: pages };
+        this.upload(entry.place, entry.pixels, null);
+      }
+      this.dispose(last);
+    }
+    return pages;
+  }
+
+  private make(widthPx: number, heightPx: number, layers: number): PictureArrays {
     const { gl } = this.device;
-    const colours = (data: Uint8Array, internal: number) =>
-      this.device.texture(width, height, internal, gl.RGBA, gl.UNSIGNED_BYTE, data, 4);
+    const array = (internal: number, bytes: number) =>
+      this.device.textureArray(widthPx, heightPx, layers, internal, bytes);
+    this.bytes += widthPx * heightPx * layers * BYTES_PER_PIXEL;
     return {
-      art: colours(rgba, space === 'linear' ? gl.SRGB8_ALPHA8 : gl.RGBA8),
-      normals: normal && colours(normal, gl.RGBA8),
-      glow: glow && this.device.texture(width, height, gl.R8, gl.RED, gl.UNSIGNED_BYTE, glow, 1),
-      bytes: width * height * (4 + (normal ? 4 : 0) + (glow ? 1 : 0)),
+      art: array(this.space === 'linear' ? gl.SRGB8_ALPHA8 : gl.RGBA8, 4),
+      normals: array(gl.RGBA8, 4),
+      glow: array(gl.R8, 1),
+      widthPx,
+      heightPx,
+      layers,
     };
+  }
+
+  private dispose({ art, normals, glow, widthPx, heightPx, layers }: PictureArrays): void {
+    this.bytes -= widthPx * heightPx * layers * BYTES_PER_PIXEL;
+    for (const texture of [art, normals, glow]) this.device.dropTexture(texture);
+  }
+
+  /** @param last what lies there already; only what differs from it is written */
+  private upload(place: PicturePlace, pixels: PicturePixels, last: PicturePixels | null): void {
+    const { gl } = this.device;
+    const { width, height, rgba, normal, glow } = pixels;
+    const { arrays } = place;
+    if (rgba !== last?.rgba) this.write(arrays.art, place, width, height, gl.RGBA, rgba);
+    if (normal && normal !== last?.normal) this.write(arrays.normals, place, width, height, gl.RGBA, normal);
+    if (glow && glow !== last?.glow) this.write(arrays.glow, place, width, height, gl.RED, glow);
+  }
+
+  private write(
+    texture: WebGLTexture,
+    { layer, x, y }: Pick<PicturePlace, 'layer' | 'x' | 'y'>,
+    width: number,
+    height: number,
+    format: number,
+    data: Uint8Array,
+  ): void {
+    const { gl } = this.device;
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, texture);
+    gl.texSubImage3D(gl.TEXTURE_2D_ARRAY, 0, x, y, layer, width, height, 1, format, gl.UNSIGNED_BYTE, data);
   }
 
   private drop(key: string): void {
     const entry = this.entries.get(key);
     if (!entry) return;
     this.entries.delete(key);
-    this.bytes -= entry.textures.bytes;
-    const { art, normals, glow } = entry.textures;
-    for (const texture of [art, normals, glow]) if (texture) this.device.dropTexture(texture);
+    // A place on a page stays taken until all pages are made anew.
+    if (entry.place.arrays !== this.pages) this.dispose(entry.place.arrays);
+  }
+
+  private dropAll(): void {
+    for (const key of [...this.entries.keys()]) this.drop(key);
+    if (this.pages) this.dispose(this.pages);
+    this.pages = null;
+    this.packs = [];
   }
 }

@@ -3,29 +3,24 @@
  * gathered, the lights added up, and both composited. Held against core/light/reference.ts by the parity test; what
  * it does not do exactly: float rounding, and edges of rotated art that fall within a hair of a pixel's centre.
  */
-import type { Box } from '@/core/geometry/affine';
 import { BAYER8 } from '@/core/raster/bayer';
-import type {
-  Moment,
-  MomentLayer,
-  MomentLight,
-  MomentPlane,
-  MomentSprite,
-  PictureSource,
-} from '@/core/moment/moment';
+import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { DIRECT_PROGRAM, GATHER_PROGRAM } from './shaders/layer';
 import { COMPOSITE_PROGRAM, ENCODE_PROGRAM } from './shaders/picture';
+import { layerBox } from './output-box';
 import { ShadowMasks } from './shadow-masks';
+import { SpriteBatch } from './sprite-batch';
 
 interface Targets {
   layer: Target;
   light: Target;
   picture: Target;
+  /** Made when a scene first has an overlay plane. */
+  overlay: Target | null;
 }
 
 /** Where a finished picture goes on the canvas, in device pixels. */
@@ -43,6 +38,7 @@ export class Renderer {
   readonly device: Device;
   readonly masks: ShadowMasks;
   private readonly pictures: PictureCache;
+  readonly sprites: SpriteBatch;
   private readonly lights: LightBatch;
   private readonly bayer: WebGLTexture;
   private readonly blank: WebGLTexture;
@@ -53,6 +49,7 @@ export class Renderer {
     this.device = new Device(gl, chooseFloatFormat);
     this.masks = new ShadowMasks(this.device);
     this.pictures = new PictureCache(this.device);
+    this.sprites = new SpriteBatch(this.device, this.pictures);
     this.lights = new LightBatch(this.device);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.blank = this.device.texture(1, 1, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4), 4);
@@ -71,7 +68,8 @@ export class Renderer {
     gl.enable(gl.SCISSOR_TEST);
     moment.planes.forEach((plane, index) => {
       const reaching = moment.lights.filter((light) => index >= light.spanFar && index <= light.spanNear);
-      for (const layer of plane.layers) this.drawLayer(moment, plane, layer, reaching, source, targets);
+      for (const layer of plane.overlay ? [] : plane.layers)
+        this.drawLayer(moment, plane, layer, reaching, source, targets);
       const inAir = moment.lights.filter((light) => light.plane === index && light.air > 0);
       if (inAir.length > 0) {
         gl.scissor(0, 0, width, height);
@@ -79,15 +77,24 @@ export class Renderer {
       }
     });
     gl.disable(gl.SCISSOR_TEST);
+    const overlay = this.drawOverlay(moment, source, targets);
+    this.sprites.tidy();
     const picture = this.finishedFor(name, width, height);
     device.bind(picture);
     device.blend('none');
-    device
-      .program(ENCODE_PROGRAM)
-      .use(
-        { ...this.whole(picture), u_linear: moment.lightSpace === 'linear', u_dither: !moment.pixelArt },
-        { u_picture: targets.picture.textures[0], u_bayer: this.bayer },
-      );
+    device.program(ENCODE_PROGRAM).use(
+      {
+        ...this.whole(picture),
+        u_linear: moment.lightSpace === 'linear',
+        u_dither: !moment.pixelArt,
+        u_hasOverlay: overlay !== null,
+      },
+      {
+        u_picture: targets.picture.textures[0],
+        u_overlay: overlay?.textures[0] ?? this.blank,
+        u_bayer: this.bayer,
+      },
+    );
     device.drawBox();
     return picture;
   }
@@ -144,6 +151,7 @@ export class Renderer {
 
   dispose(): void {
     this.masks.dispose();
+    this.sprites.dispose();
     this.lights.dispose();
     this.device.dispose();
   }
@@ -151,11 +159,12 @@ export class Renderer {
   private targetsFor(width: number, height: number): Targets {
     const last = this.targets;
     if (last && last.picture.width === width && last.picture.height === height) return last;
-    if (last) for (const target of Object.values(last)) this.device.dropTarget(target);
+    if (last) for (const target of Object.values(last)) if (target) this.device.dropTarget(target as Target);
     this.targets = {
       layer: this.device.target(width, height, 'float', 3),
       light: this.device.target(width, height, 'float'),
       picture: this.device.target(width, height, 'float'),
+      overlay: null,
     };
     return this.targets;
   }
@@ -192,15 +201,24 @@ export class Renderer {
     targets: Targets,
   ): void {
     const { device, gl } = this;
-    const box = outputBox(moment, layer.sprites);
+    const box = layerBox(moment.view, layer.sprites);
     if (!box) return;
     gl.scissor(box[0], box[1], box[2] - box[0], box[3] - box[1]);
     const even = moment.unlit ? [1, 1, 1] : moment.ambient.map((v, c) => v + moment.workLamp[c]);
-    if (!lights.some((light) => reaches(moment, light, box))) {
+    const wired = lights.filter(
+      (light) => (light.feeds & layer.listens) !== 0 && reaches(moment, light, box),
+    );
+    if (wired.length === 0) {
       device.bind(targets.picture);
       device.blend('over');
-      for (const sprite of layer.sprites)
-        this.drawSprite(moment, plane, sprite, source, targets.picture, even);
+      this.sprites.draw(layer.sprites, {
+        moment,
+        plane,
+        mode: 'direct',
+        source,
+        target: targets.picture,
+        even,
+      });
       return;
     }
     device.bind(targets.layer);
@@ -208,12 +226,12 @@ export class Renderer {
     gl.clear(gl.COLOR_BUFFER_BIT);
     // Alone on cleared sums a sprite lies over nothing.
     device.blend(layer.sprites.length === 1 ? 'none' : 'over');
-    for (const sprite of layer.sprites) this.drawSprite(moment, plane, sprite, source, targets.layer, null);
+    this.sprites.draw(layer.sprites, { moment, plane, mode: 'gather', source, target: targets.layer, even });
     const [albedo, normal, glow] = targets.layer.textures;
     device.bind(targets.light);
     gl.clearColor(even[0], even[1], even[2], 0);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    this.addLights(moment, lights, targets.light, normal, layer.takesShadows, false, box);
+    this.addLights(moment, wired, targets.light, normal, layer.takesShadows, false, box);
     device.bind(targets.picture);
     device.blend('over');
     device
@@ -225,49 +243,22 @@ export class Renderer {
     device.drawBox();
   }
 
-  /** @param even the light of a sprite that is drawn straight onto the picture; null gathers it into the sums */
-  private drawSprite(
-    moment: Moment,
-    plane: MomentPlane,
-    sprite: MomentSprite,
-    source: PictureSource,
-    target: Target,
-    even: readonly number[] | null,
-  ): void {
-    const { key } = moment.pictures[sprite.picture];
-    const pixels = source(key);
-    const box = outputBox(moment, [sprite]);
-    if (!pixels || !box) return;
-    const { art, normals, glow } = this.pictures.get(key, pixels, moment.lightSpace);
-    const { inverse: m, frame } = sprite;
-    const { x, y, outputPerScenePx } = moment.view;
-    const uniforms = {
-      ...this.whole(target),
-      u_box: box,
-      u_origin: [0, 0],
-      u_outputPerScenePx: outputPerScenePx,
-      u_frame: [frame.left, frame.top, frame.right, frame.bottom],
-      u_opacity: sprite.opacity,
-      u_inverse: [m.a, m.b, m.c, m.d],
-      u_inverseAt: [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f],
-      u_hasGlow: glow !== null,
-      u_selfLit: sprite.selfLit,
-      u_glowLevel: sprite.glowLevel,
-      u_tint: plane.tint,
-      u_nearest: moment.pixelArt,
-    };
-    const textures = { u_art: art, u_glow: glow ?? this.blank };
-    if (even) this.device.program(DIRECT_PROGRAM).use({ ...uniforms, u_light: even }, textures);
-    else {
-      const relief = {
-        u_normalMatrix: sprite.normal ?? [1, 0, 0, 1],
-        u_hasNormals: sprite.normal !== null && normals !== null,
-      };
-      this.device
-        .program(GATHER_PROGRAM)
-        .use({ ...uniforms, ...relief }, { ...textures, u_normals: normals ?? this.blank });
+  /** The overlay planes in display values; null where the scene has none. */
+  private drawOverlay(moment: Moment, source: PictureSource, targets: Targets): Target | null {
+    const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
+    if (planes.length === 0) return null;
+    const { device, gl } = this;
+    const { widthPx, heightPx } = moment.view;
+    const target = (targets.overlay ??= device.target(widthPx, heightPx, 'float'));
+    device.bind(target);
+    gl.clearColor(0, 0, 0, 0);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    device.blend('over');
+    for (const plane of planes) {
+      for (const { sprites } of plane.layers)
+        this.sprites.draw(sprites, { moment, plane, mode: 'overlay', source, target, even: [1, 1, 1] });
     }
-    this.device.drawBox();
+    return target;
   }
 
   /** Adds lights into a target: those with shadows one by one under their masks, the others in one draw. */
@@ -313,28 +304,6 @@ export class Renderer {
     gl.enable(gl.SCISSOR_TEST);
     return result;
   }
-}
-
-/** The whole output pixels, left, top, right, bottom, that sprites may touch; null where none is in view. */
-function outputBox(
-  { view }: Moment,
-  sprites: readonly MomentSprite[],
-): [number, number, number, number] | null {
-  const all = sprites.reduce<Box>(
-    (sum, { box }) => ({
-      left: Math.min(sum.left, box.left),
-      top: Math.min(sum.top, box.top),
-      right: Math.max(sum.right, box.right),
-      bottom: Math.max(sum.bottom, box.bottom),
-    }),
-    { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity },
-  );
-  const scale = view.outputPerScenePx;
-  const left = Math.max(0, Math.floor((all.left - view.x) * scale) - 1);
-  const top = Math.max(0, Math.floor((all.top - view.y) * scale) - 1);
-  const right = Math.min(view.widthPx, Math.ceil((all.right - view.x) * scale) + 1);
-  const bottom = Math.min(view.heightPx, Math.ceil((all.bottom - view.y) * scale) + 1);
-  return right > left && bottom > top ? [left, top, right, bottom] : null;
 }
 
 function reaches(

@@ -2,8 +2,10 @@
  * Shadow masks of lights, trimmed to what the light reaches of the view and kept least recently used: a mask is
  * drawn again only when its light, its occluders or the view changed.
  */
+import type { Box } from '@/core/geometry/affine';
+import { sameItems } from '@/core/same-items';
 import { distanceToSegment, sideOf } from '@/core/geometry/outline';
-import type { Moment, MomentLight, MomentOccluder } from '@/core/moment/moment';
+import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '@/core/moment/moment';
 import type { Device, Target } from './device';
 import { OWN_SHADE_PROGRAM, SHADOW_PROGRAM } from './shaders/shadow';
 
@@ -24,7 +26,7 @@ interface Kept extends Omit<ShadowMask, 'target'> {
   target: Target | null;
   /** It holds for every reach up to this one. */
   reachPx: number;
-  edges: Float64Array[];
+  pieces: EdgePiece[];
 }
 
 export class ShadowMasks {
@@ -55,7 +57,11 @@ export class ShadowMasks {
     const { x, y, outputPerScenePx, widthPx, heightPx } = moment.view;
     const key = [light.x, light.y, x, y, outputPerScenePx, widthPx, heightPx, moment.pixelArt].join(' ');
     const kept = this.kept.get(key);
-    if (kept && light.reachPx <= kept.reachPx && sameEdges(kept.edges, moment, light)) {
+    if (
+      kept &&
+      light.reachPx <= kept.reachPx &&
+      sameItems(kept.pieces, nearPieces(moment, light, kept.reachPx))
+    ) {
       this.kept.delete(key);
       this.kept.set(key, kept);
       return kept.target ? (kept as ShadowMask) : null;
@@ -65,8 +71,7 @@ export class ShadowMasks {
     const occluders = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(roomy, o));
     const box = occluders.length > 0 ? maskBox(moment, roomy) : null;
     const mask = box ? this.draw(moment, roomy, occluders, box) : { target: null, x: 0, y: 0 };
-    const edges = light.occluders.map((i) => moment.occluders[i].edges);
-    this.kept.set(key, { ...mask, edges, reachPx: roomy.reachPx });
+    this.kept.set(key, { ...mask, pieces: nearPieces(moment, light, roomy.reachPx), reachPx: roomy.reachPx });
     this.bytes += mask.target?.bytes ?? 0;
     for (const oldest of this.kept.keys()) {
       if (this.bytes <= this.budget || oldest === key) break;
@@ -123,10 +128,11 @@ export class ShadowMasks {
 
   private drawOwnShade(
     { view }: Moment,
-    { edges, box }: MomentOccluder,
+    { pieces, box }: MomentOccluder,
     uniforms: Record<string, number | boolean | number[]>,
   ): void {
     const { gl } = this.device;
+    const edges = pieces.flatMap((piece) => [...piece.edges]);
     const count = edges.length / 4;
     const rows = Math.ceil(count / EDGE_TEXTURE_WIDTH);
     const data = new Float32Array(EDGE_TEXTURE_WIDTH * rows * 4);
@@ -147,15 +153,13 @@ export class ShadowMasks {
   }
 }
 
-/** Edges of an occluder that did not move are the same array. */
-function sameEdges(edges: readonly Float64Array[], moment: Moment, light: MomentLight): boolean {
-  return (
-    edges.length === light.occluders.length &&
-    light.occluders.every((i, k) => moment.occluders[i].edges === edges[k])
-  );
+/** The pieces that may stop a light within some reach; those that did not move are the same objects. */
+function nearPieces(moment: Moment, light: MomentLight, reachPx: number): EdgePiece[] {
+  const wide = { ...light, reachPx };
+  return light.occluders.flatMap((i) => moment.occluders[i].pieces.filter((piece) => isNear(wide, piece)));
 }
 
-function isNear({ x, y, reachPx }: MomentLight, { box }: MomentOccluder): boolean {
+function isNear({ x, y, reachPx }: MomentLight, { box }: { box: Box }): boolean {
   return (
     box.left <= x + reachPx && box.right >= x - reachPx && box.top <= y + reachPx && box.bottom >= y - reachPx
   );
@@ -184,11 +188,12 @@ function throwingEdges(
   bothSides: boolean,
 ): Float32Array {
   const out: number[] = [];
-  for (const { closed, edges } of occluders) {
-    if (closed === bothSides) continue;
+  const near = occluders.filter(({ closed }) => closed !== bothSides);
+  const pieces = near.flatMap((occluder) => occluder.pieces.filter((piece) => isNear(light, piece)));
+  for (const { edges } of pieces) {
     for (let i = 0; i < edges.length; i += 4) {
       const [ax, ay, bx, by] = [edges[i], edges[i + 1], edges[i + 2], edges[i + 3]];
-      if (closed && sideOf(ax, ay, bx, by, light.x, light.y) >= 0) continue;
+      if (!bothSides && sideOf(ax, ay, bx, by, light.x, light.y) >= 0) continue;
       if (distanceToSegment(light.x, light.y, ax, ay, bx, by) > light.reachPx) continue;
       out.push(ax - view.x, ay - view.y, bx - view.x, by - view.y);
     }

@@ -422,7 +422,7 @@ describe('a bundle', () => {
     const second = await openScene(await keepBundle(projectId, 'Again', bundle));
     const { artworkId } = second.document.sprites.s;
     expect(artworkId).not.toBe('stone');
-    expect(second.document.artworks[artworkId].name).toBe('Stone');
+    expect(second.document.artworks[artworkId!].name).toBe('Stone');
     expect(second.document.artworks.stone.name).toBe('Changed');
   });
 });

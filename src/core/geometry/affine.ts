@@ -62,6 +62,19 @@ export function applyTo(m: Affine, x: number, y: number): [number, number] {
   return [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f];
 }
 
+/** The map that does `inner` first and `outer` then. */
+export function composed(outer: Affine, inner: Affine): Affine {
+  const [e, f] = applyTo(outer, inner.e, inner.f);
+  return {
+    a: outer.a * inner.a + outer.c * inner.b,
+    b: outer.b * inner.a + outer.d * inner.b,
+    c: outer.a * inner.c + outer.c * inner.d,
+    d: outer.b * inner.c + outer.d * inner.d,
+    e,
+    f,
+  };
+}
+
 /** The map of things that stand at (x, y) of what the given one maps. */
 export function moved(m: Affine, x: number, y: number): Affine {
   const [e, f] = applyTo(m, x, y);

@@ -28,6 +28,29 @@ export function signedArea2(points: Outline): number {
  * Outlines of fewer than three points or without area vanish.
  */
 export function normaliseOutlines(outlines: readonly Outline[]): number[][] {
+  return directed(joined(outlines));
+}
+
+/** Closed outlines made sound, and what lies beyond a rectangle cut off. */
+export function outlinesWithin(
+  outlines: readonly Outline[],
+  left: number,
+  top: number,
+  right: number,
+  bottom: number,
+): number[][] {
+  const area = joined(outlines);
+  if (area.length === 0) return [];
+  const frame: Ring = [
+    [left, top],
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+  ];
+  return directed(polygonClipping.intersection(area, [frame]));
+}
+
+function joined(outlines: readonly Outline[]): MultiPolygon {
   const parts: Ring[] = [];
   for (const points of outlines) {
     if (points.length % 2 !== 0)
@@ -39,9 +62,13 @@ export function normaliseOutlines(outlines: readonly Outline[]): number[][] {
   }
   if (parts.length === 0) return [];
   const [first, ...rest] = parts.map((ring): [Ring] => [ring]);
-  const joined: MultiPolygon = polygonClipping.xor(first, ...rest);
+  return polygonClipping.xor(first, ...rest);
+}
+
+/** Rings as flat outlines with their interior on the left. */
+function directed(area: MultiPolygon): number[][] {
   const result: number[][] = [];
-  for (const polygon of joined) {
+  for (const polygon of area) {
     polygon.forEach((ring, index) => {
       const flat = ring.slice(0, -1).flat();
       const leftInside = index === 0;

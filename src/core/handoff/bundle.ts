@@ -6,17 +6,18 @@
  * recipes, to the same pixels.
  */
 import { InputFault } from '../faults';
-import { affineOf } from '../geometry/affine';
-import { occluderEdges } from '../moment/occluder-edges';
+import { drawOrder } from '../moment/draw-order';
+import { occludersOf } from '../moment/occluders';
 import type { PicturePixels, PictureSource } from '../moment/moment';
 import { decodeGrey16, decodePng } from '../raster/png';
 import type { Deflate } from '../raster/png-write';
 import { glowsOf, picturesOf, sourceOf, type OrderPictures, type ReliefOrder } from '../relief/order';
 import { reliefMaps } from '../relief/relief-of';
-import { compare, type SceneDocument } from '../scene/document';
+import { inOrder, type SceneDocument } from '../scene/document';
+import { neededRecords } from '../scene/references';
 import { reliefOrderOf } from '../scene/relief-order';
 import { jsonSchema } from '../scene/json-schema';
-import { readScene } from '../scene/schema';
+import { readScene } from '../scene/read-scene';
 import { conventions } from './conventions';
 import { mapFiles, type OutputOptions, USUAL_OUTPUT } from './maps';
 import { packFiles, unpackFiles, type Files } from './zip';
@@ -46,7 +47,7 @@ export async function writeBundle(
   const files: Files = {
     'scene.json': json(own),
     'scene.schema.json': json(jsonSchema()),
-    'occluders.json': json(occludersOf(own)),
+    'occluders.json': json(occluderEdgesOf(own)),
     'CONVENTIONS.md': new TextEncoder().encode(conventions(name, own, names)),
   };
   const ids = Object.keys(own.artworks);
@@ -84,21 +85,9 @@ function broughtBy(order: ReliefOrder): string[] {
   return [...images, ...heights].filter((sha) => sha !== order.imageSha && sha !== order.glowSha);
 }
 
-/** Those artworks that the scene shows, and those that lend them their relief. */
+/** The scene with only what it needs of its project. */
 function ownScene(scene: SceneDocument): SceneDocument {
-  const ids = new Set(usedArtworks(scene));
-  for (const id of ids) {
-    const lender = scene.reliefs[id]?.borrowedId;
-    if (lender && scene.artworks[lender]) ids.add(lender);
-  }
-  const used = [...ids].sort(compare);
-  const strokes = Object.entries(scene.strokes).filter(([, stroke]) => ids.has(stroke.artworkId));
-  return {
-    ...scene,
-    artworks: pick(scene.artworks, used),
-    reliefs: pick(scene.reliefs, used),
-    strokes: Object.fromEntries(strokes),
-  };
+  return { ...scene, ...neededRecords(scene, scene) };
 }
 
 /** The files that a scene's bundle needs, by sha-256. */
@@ -138,16 +127,6 @@ function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id:
   return bytes;
 }
 
-/** Ids of artworks that a sprite of the scene shows. */
-export function usedArtworks(scene: SceneDocument): string[] {
-  const ids = new Set(Object.values(scene.sprites).map((sprite) => sprite.artworkId));
-  return [...ids].filter((id) => scene.artworks[id]).sort(compare);
-}
-
-function pick<T>(records: Record<string, T>, ids: readonly string[]): Record<string, T> {
-  return Object.fromEntries(ids.filter((id) => records[id]).map((id) => [id, records[id]]));
-}
-
 /** A file name for each artwork: its own name made plain; where two are the same, with a number. */
 function fileNames(scene: SceneDocument): Record<string, string> {
   const taken = new Set<string>();
@@ -166,32 +145,25 @@ function fileNames(scene: SceneDocument): Record<string, string> {
   return names;
 }
 
-/** Outlines in scene px, planes at their own places (without parallax), each edge [ax, ay, bx, by]. */
-function occludersOf(scene: SceneDocument): object {
-  const occluders = Object.entries(scene.occluders).flatMap(([id, occluder]) => {
-    const sprite = occluder.spriteId === null ? null : scene.sprites[occluder.spriteId];
-    const artwork = sprite && scene.artworks[sprite.artworkId];
-    if (sprite === undefined || (sprite && !artwork)) return [];
-    const map =
-      sprite && artwork
-        ? affineOf(sprite, artwork.pivotX, artwork.pivotY)
-        : { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-    const flat = [...occluderEdges(occluder, map)];
-    const edges = Array.from({ length: flat.length / 4 }, (_, i) => flat.slice(4 * i, 4 * i + 4));
-    return [
-      {
-        id,
-        name: occluder.name,
-        kind: occluder.kind,
-        planeId: sprite?.planeId ?? occluder.planeId,
-        ownShade: occluder.ownShade,
-        edges,
-      },
-    ];
-  });
+/** Outlines in scene px at the first second, planes at their own places (without parallax), each edge [ax, ay, bx, by]. */
+function occluderEdgesOf(scene: SceneDocument): object {
+  const planes = Object.fromEntries(
+    Object.entries(scene.planes).map(([id, plane]) => [id, { ...plane, parallax: 1, hidden: false }]),
+  );
+  const still = { ...scene, planes };
+  const planeIndex = new Map(inOrder(planes).map(([id], index) => [id, index]));
+  const found = occludersOf(still, planeIndex, drawOrder(still), 0);
+  const occluders = found.occluders.map(({ closed, ownDark, pieces }, i) => ({
+    ...found.sources[i],
+    kind: closed ? 'closed' : 'line',
+    ownShade: ownDark ? 'dark' : 'lit',
+    edges: pieces.flatMap(({ edges }) =>
+      Array.from({ length: edges.length / 4 }, (_, k) => [...edges.subarray(4 * k, 4 * k + 4)]),
+    ),
+  }));
   return {
     format: 'oilwick-occluders',
-    version: 1,
+    version: 2,
     interior: 'left of each edge as seen, y down',
     occluders,
   };

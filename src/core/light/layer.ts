@@ -1,7 +1,16 @@
 /** The premultiplied sums of one layer at one point: what is shaded, what shines by itself, where it faces. */
-import type { Moment, MomentLayer, MomentPlane, MomentSprite, PicturePixels } from '../moment/moment';
+import { DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf } from '../art/tiles';
+import {
+  PLAIN_PICTURE,
+  type Moment,
+  type MomentGrid,
+  type MomentLayer,
+  type MomentPlane,
+  type MomentSprite,
+  type PicturePixels,
+} from '../moment/moment';
 import { SHORTEST_SUM } from './facing';
-import { SAMPLE, SAMPLE_SIZE, samplePicture } from './sample';
+import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 
 /** A layer's sums: albedo A, glow G, normal N and alpha. */
 export class LayerSums {
@@ -25,8 +34,8 @@ export class LayerSums {
     this.normal.fill(0);
     this.alpha = 0;
     for (const sprite of layer.sprites) {
-      const picture = pixels[sprite.picture];
-      if (picture) this.over(moment, plane, sprite, picture, px, py);
+      const picture = sprite.picture === PLAIN_PICTURE ? null : pixels[sprite.picture];
+      if (picture || sprite.colour) this.over(moment, plane, sprite, picture, px, py);
     }
     return this.alpha > 0;
   }
@@ -35,7 +44,7 @@ export class LayerSums {
     moment: Moment,
     { tint }: MomentPlane,
     sprite: MomentSprite,
-    picture: PicturePixels,
+    picture: PicturePixels | null,
     px: number,
     py: number,
   ): void {
@@ -45,7 +54,9 @@ export class LayerSums {
     const v = m.b * px + m.d * py + m.f;
     if (u < 0 || v < 0 || u >= frame.right - frame.left || v >= frame.bottom - frame.top) return;
     const s = this.sample;
-    samplePicture(picture, frame, u, v, moment.pixelArt, moment.lightSpace, s);
+    if (!picture) samplePlain(sprite.colour!, s);
+    else if (!sprite.grid) samplePicture(picture, frame, u, v, moment.pixelArt, moment.lightSpace, s);
+    else if (!sampleTile(moment, picture, sprite.grid, u, v, s)) return;
     const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
@@ -78,4 +89,36 @@ export class LayerSums {
     if (length < SHORTEST_SUM) this.normal.set([0, 0, 1]);
     else this.normal.set([x / length, y / length, z / length]);
   }
+}
+
+/** Reads a grid of frames at a place of its own. @returns whether a tile is there */
+function sampleTile(
+  moment: Moment,
+  picture: PicturePixels,
+  { cells, columns, cellWidthPx, cellHeightPx, frames }: MomentGrid,
+  u: number,
+  v: number,
+  out: Float64Array,
+): boolean {
+  const [column, row] = [Math.floor(u / cellWidthPx), Math.floor(v / cellHeightPx)];
+  const tile = tileOf(cells[row * columns + column]);
+  if (!tile || 4 * tile.frame >= frames.length) return false;
+  const [left, top, width, height] = frames.subarray(4 * tile.frame, 4 * tile.frame + 4);
+  const { orientation } = tile;
+  const [x, y] = placeInTile(
+    orientation,
+    u - column * cellWidthPx,
+    v - row * cellHeightPx,
+    cellWidthPx,
+    cellHeightPx,
+  );
+  if (x < 0 || y < 0 || x >= width || y >= height) return false;
+  const frame = { left, top, right: left + width, bottom: top + height };
+  samplePicture(picture, frame, x, y, moment.pixelArt, moment.lightSpace, out);
+  // The normal goes the other way: from the tile to its cell.
+  const { nx, ny } = SAMPLE;
+  if (orientation & DIAGONAL) [out[nx], out[ny]] = [out[ny], out[nx]];
+  if (orientation & FLIP_X) out[nx] = -out[nx];
+  if (orientation & FLIP_Y) out[ny] = -out[ny];
+  return true;
 }

@@ -4,7 +4,7 @@
  */
 import { srgbEncode } from '../raster/colour';
 import { emptyImage, type Image } from '../raster/image';
-import type { Moment, MomentLight, PictureSource } from '../moment/moment';
+import type { Moment, MomentLayer, MomentLight, PictureSource } from '../moment/moment';
 import { BAYER8 } from '../raster/bayer';
 import { facing } from './facing';
 import { fallAt } from './fall';
@@ -20,9 +20,13 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
     for (let x = 0; x < widthPx; x++) {
       const { x: px, y: py } = scenePlace(moment, x, y);
       const values = point.at(px, py);
+      const over = point.overlayAt(px, py);
       const offset = moment.pixelArt ? 0 : (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 - 0.5;
       const i = 4 * (y * widthPx + x);
-      for (let c = 0; c < 3; c++) image.data[i + c] = encoded(moment, values[c], offset);
+      for (let c = 0; c < 3; c++) {
+        const display = over[c] + (1 - over[3]) * displayed(moment, values[c]);
+        image.data[i + c] = Math.min(255, Math.max(0, Math.floor(display * 255 + 0.5 + offset)));
+      }
       image.data[i + 3] = 255;
     }
   }
@@ -34,9 +38,10 @@ export function scenePlace({ view }: Moment, x: number, y: number): { x: number;
   return { x: view.x + (x + 0.5) / view.outputPerScenePx, y: view.y + (y + 0.5) / view.outputPerScenePx };
 }
 
-function encoded(moment: Moment, value: number, offset: number): number {
-  const display = moment.lightSpace === 'linear' ? srgbEncode(value) : value;
-  return Math.min(255, Math.max(0, Math.floor(Math.min(1, Math.max(0, display)) * 255 + 0.5 + offset)));
+/** A value of the light space as it is displayed, 0 to 1. */
+function displayed({ lightSpace }: Moment, value: number): number {
+  const display = lightSpace === 'linear' ? srgbEncode(value) : value;
+  return Math.min(1, Math.max(0, display));
 }
 
 /** Renders single points of one Moment; scratch is kept between them. */
@@ -45,6 +50,7 @@ export class PointRenderer {
   private readonly layer = new LayerSums();
   private readonly picture = new Float64Array(3);
   private readonly light = new Float64Array(3);
+  private readonly overlay = new Float64Array(4);
   /** fall times visibility of each light at the point; below 0 where it was not asked for yet. */
   private readonly fall: Float64Array;
   private readonly seen: Float64Array;
@@ -68,10 +74,10 @@ export class PointRenderer {
       picture[c] = backdrop.colour[c] * lit;
     }
     moment.planes.forEach((plane, index) => {
-      for (const layer of plane.layers) {
+      for (const layer of plane.overlay ? [] : plane.layers) {
         if (!this.layer.gather(moment, plane, layer, this.pixels, px, py)) continue;
         this.layer.face();
-        this.lightLayer(index, layer.takesShadows, px, py);
+        this.lightLayer(index, layer, px, py);
         const under = 1 - this.layer.alpha;
         for (let c = 0; c < 3; c++) {
           picture[c] = this.layer.albedo[c] * this.light[c] + this.layer.glow[c] + under * picture[c];
@@ -80,6 +86,23 @@ export class PointRenderer {
       this.addAir(index, px, py);
     });
     return picture;
+  }
+
+  /** The overlay planes at a scene place: display values, premultiplied, and alpha; overwritten by the next call. */
+  overlayAt(px: number, py: number): Float64Array {
+    const { moment, layer, overlay } = this;
+    overlay.fill(0);
+    for (const plane of moment.planes) {
+      for (const one of plane.overlay ? plane.layers : []) {
+        if (!layer.gather(moment, plane, one, this.pixels, px, py)) continue;
+        const { albedo, glow, alpha } = layer;
+        const under = 1 - alpha;
+        for (let c = 0; c < 3; c++)
+          overlay[c] = alpha * displayed(moment, (albedo[c] + glow[c]) / alpha) + under * overlay[c];
+        overlay[3] = alpha + under * overlay[3];
+      }
+    }
+    return overlay;
   }
 
   private reachLights(px: number, py: number): void {
@@ -97,7 +120,7 @@ export class PointRenderer {
     return this.seen[i];
   }
 
-  private lightLayer(plane: number, takesShadows: boolean, px: number, py: number): void {
+  private lightLayer(plane: number, { takesShadows, listens }: MomentLayer, px: number, py: number): void {
     const { moment, light: sum } = this;
     const [nx, ny, nz] = this.layer.normal;
     if (moment.unlit) {
@@ -107,6 +130,7 @@ export class PointRenderer {
     for (let c = 0; c < 3; c++) sum[c] = moment.ambient[c] + moment.workLamp[c];
     moment.lights.forEach((light, i) => {
       if (this.fall[i] === 0 || plane < light.spanFar || plane > light.spanNear) return;
+      if ((light.feeds & listens) === 0) return;
       const seen = takesShadows ? this.seenAt(light, i, px, py) : 1;
       if (seen === 0) return;
       const share =

@@ -2,7 +2,7 @@
  * Reading art: the nearest texel for pixel art, four weighted ones for painted art, each decoded into light space
  * and premultiplied before weighting, never beyond the frame.
  */
-import { SRGB_BYTE_TO_LINEAR, type LightSpace } from '../raster/colour';
+import { SRGB_BYTE_TO_LINEAR, type LightSpace, type Rgb } from '../raster/colour';
 import type { PicturePixels } from '../moment/moment';
 import type { Rect } from '../raster/rect';
 import { NORMAL_BYTE_TO_VALUE, SHORTEST_NORMAL } from './facing';
@@ -44,6 +44,14 @@ export function samplePicture(
     addTexel(pixels, frame, x0 + 1, y0 + 1, fx * fy, values, out);
   }
   finishSample(out);
+}
+
+/** The sample of a sprite without art: one colour, opaque, flat. @param colour in light space */
+export function samplePlain(colour: Rgb, out: Float64Array): void {
+  out.fill(0);
+  out.set(colour, SAMPLE.r);
+  out[SAMPLE.alpha] = 1;
+  out[SAMPLE.nz] = 1;
 }
 
 function addTexel(

@@ -28,7 +28,7 @@ export function visibility(moment: Moment, light: MomentLight, px: number, py: n
   // Whether a point lies in its own shade is asked at the pixel's centre alone, like on the GPU.
   const inOwnShade = light.occluders.filter((i) => {
     const occluder = moment.occluders[i];
-    return occluder.ownDark && withinBox(occluder, px, py) && isInside(occluder.edges, px, py);
+    return occluder.ownDark && withinBox(occluder, px, py) && isInsideOf(occluder, px, py);
   });
   let open = 0;
   for (const [ox, oy] of places) {
@@ -39,6 +39,11 @@ export function visibility(moment: Moment, light: MomentLight, px: number, py: n
 
 function withinBox({ box }: MomentOccluder, x: number, y: number): boolean {
   return x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
+}
+
+/** By the even-odd rule over all pieces, none of which need be closed by itself. */
+function isInsideOf({ pieces }: MomentOccluder, x: number, y: number): boolean {
+  return pieces.reduce((inside, { edges }) => inside !== isInside(edges, x, y), false);
 }
 
 function isStopped(
@@ -55,7 +60,8 @@ function isStopped(
   for (const index of light.occluders) {
     const occluder = moment.occluders[index];
     const bothSides = !occluder.closed || inOwnShade.includes(index);
-    if (stopsRay(occluder.edges, bothSides, px, py, dx / distance, dy / distance, distance)) return true;
+    for (const { edges } of occluder.pieces)
+      if (stopsRay(edges, bothSides, px, py, dx / distance, dy / distance, distance)) return true;
   }
   return false;
 }

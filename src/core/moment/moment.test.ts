@@ -11,7 +11,8 @@ import {
 } from '../scene/defaults';
 import { framesFrom } from '../art/cut';
 import type { SceneDocument } from '../scene/document';
-import { gateView, momentAt, spriteAffine } from './moment-at';
+import { gateView, momentAt } from './moment-at';
+import { spriteAffine } from './standing';
 import { NOTHING_PASSING } from './passing';
 
 function halt(): SceneDocument {
@@ -128,17 +129,23 @@ describe('frames and answers of sprites', () => {
     scene.planes['plane-near'] = { ...scene.planes['plane-near'], answer: 'self-lit' };
     scene.sprites.two = { ...scene.sprites.two, answer: 'shaded' };
     expect(near(scene, 0).map(({ selfLit }) => selfLit)).toEqual([true, false, true]);
-    scene.sprites.one = { ...scene.sprites.one, opacity: 0 };
-    scene.sprites.two = { ...scene.sprites.two, opacity: 0.25 };
-    expect(near(scene, 0).map(({ opacity }) => opacity)).toEqual([0.25, 1]);
+    const faded = {
+      ...scene,
+      sprites: {
+        ...scene.sprites,
+        one: { ...scene.sprites.one, opacity: 0 },
+        two: { ...scene.sprites.two, opacity: 0.25 },
+      },
+    };
+    expect(near(faded, 0).map(({ opacity }) => opacity)).toEqual([0.25, 1]);
   });
 });
 
 describe('a Moment', () => {
   it('puts planes where the gate and their parallax say', () => {
     const scene = halt();
-    expect(spriteAffine(scene, scene.sprites.far)).toMatchObject({ e: 5 + 40 * 0.75, f: 5 + 10 * 0.75 });
-    expect(spriteAffine(scene, scene.sprites.one)).toMatchObject({ e: 0, f: 0 });
+    expect(spriteAffine(scene, scene.sprites.far, 0)).toMatchObject({ e: 5 + 40 * 0.75, f: 5 + 10 * 0.75 });
+    expect(spriteAffine(scene, scene.sprites.one, 0)).toMatchObject({ e: 0, f: 0 });
     expect(moment(scene).lights[0]).toMatchObject({ x: 31, y: 8.5 });
   });
 

@@ -50,18 +50,40 @@ export interface MomentPicture {
 
 export interface MomentPlane {
   tint: Rgb;
+  /** Drawn after everything else, unlit, onto the finished picture. */
+  overlay: boolean;
   layers: MomentLayer[];
 }
 
 /** A run of sprites that are lit as one. */
 export interface MomentLayer {
   takesShadows: boolean;
+  /** Circuits that light it, as bits. */
+  listens: number;
   sprites: MomentSprite[];
 }
 
+/** The picture of sprites that have none. */
+export const PLAIN_PICTURE = -1;
+
+/** Art that is a grid of frames; see core/art/tiles.ts for the cells. */
+export interface MomentGrid {
+  /** Row by row. */
+  cells: Uint16Array;
+  columns: number;
+  cellWidthPx: number;
+  cellHeightPx: number;
+  /** Left, top, width and height of each frame of the picture. */
+  frames: Uint16Array;
+}
+
 export interface MomentSprite {
-  /** Index into `pictures`. */
+  /** Index into `pictures`, or PLAIN_PICTURE. */
   picture: number;
+  /** The colour of a plain sprite. */
+  colour: Rgb | null;
+  /** Where this is not null, `frame` is the size of the whole grid. */
+  grid: MomentGrid | null;
   /** The part of the picture that shows, px; nothing beyond it is read. */
   frame: Rect;
   /** Multiplies the art's alpha. */
@@ -98,7 +120,9 @@ export interface MomentLight {
   plane: number;
   spanFar: number;
   spanNear: number;
-  /** Indices into `occluders` of those that stop it; empty where it throws no shadows. */
+  /** Circuits that it feeds, as bits. */
+  feeds: number;
+  /** Indices into `occluders` of those within reach that stop it; empty where it throws no shadows. */
   occluders: number[];
 }
 
@@ -107,6 +131,12 @@ export interface MomentOccluder {
   closed: boolean;
   /** Whether what casts the shadow lies in it. */
   ownDark: boolean;
+  /** All its edges; a piece that did not change is the same object from Moment to Moment. */
+  pieces: readonly EdgePiece[];
+  box: Box;
+}
+
+export interface EdgePiece {
   /** Directed edges in scene px, interior on the left of a closed outline's. */
   edges: Float64Array;
   box: Box;

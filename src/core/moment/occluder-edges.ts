@@ -1,20 +1,21 @@
-import { applyTo, determinant, type Affine } from '../geometry/affine';
+import { applyTo, determinant, type Affine, type Box } from '../geometry/affine';
 import { edgesOfClosed, edgesOfLine, normaliseOutlines } from '../geometry/outline';
-import type { Occluder } from '../scene/document';
+import { flattenedOutlines } from '../geometry/smooth';
+import type { Artwork, ArtworkOccluder, Occluder } from '../scene/document';
 
-/** Records are never changed in place, so an outline array stands for its normalised edges. */
-const normalised = new WeakMap<number[][], Float64Array>();
+/** The outlines of anything that stops light, in px of its own. */
+export type Outlined = Pick<Occluder, 'kind' | 'outlines' | 'smooth'>;
+
+/** Records are never changed in place, so an outline array stands for its edges as long as its points stay smooth. */
+const normalised = new WeakMap<readonly number[][], { smooth: readonly number[][]; edges: Float64Array }>();
 
 /** The sound, directed edges of an occluder in its own px. */
-function localEdges(occluder: Occluder): Float64Array {
-  let edges = normalised.get(occluder.outlines);
-  if (!edges) {
-    edges =
-      occluder.kind === 'closed'
-        ? edgesOfClosed(normaliseOutlines(occluder.outlines))
-        : linesOf(occluder.outlines);
-    normalised.set(occluder.outlines, edges);
-  }
+export function localEdges({ kind, outlines, smooth }: Outlined): Float64Array {
+  const known = normalised.get(outlines);
+  if (known?.smooth === smooth) return known.edges;
+  const flat = flattenedOutlines(outlines, smooth, kind === 'closed');
+  const edges = kind === 'closed' ? edgesOfClosed(normaliseOutlines(flat)) : linesOf(flat);
+  normalised.set(outlines, { smooth, edges });
   return edges;
 }
 
@@ -29,23 +30,12 @@ function linesOf(outlines: number[][]): Float64Array {
   return all;
 }
 
-/** The last edges of each record: while neither it nor its place changes, the same array comes back. */
-const placed = new WeakMap<Occluder, { map: Affine; edges: Float64Array }>();
-
-/** The occluder's edges in the scene; a mirroring map swaps their ends, so that the interior stays on the left. */
-export function occluderEdges(occluder: Occluder, map: Affine): Float64Array {
-  const last = placed.get(occluder);
-  if (last && sameMap(last.map, map)) return last.edges;
-  const edges = mappedEdges(localEdges(occluder), map);
-  placed.set(occluder, { map, edges });
-  return edges;
-}
-
-function sameMap(p: Affine, q: Affine): boolean {
+export function sameMap(p: Affine, q: Affine): boolean {
   return p.a === q.a && p.b === q.b && p.c === q.c && p.d === q.d && p.e === q.e && p.f === q.f;
 }
 
-function mappedEdges(local: Float64Array, map: Affine): Float64Array {
+/** Edges in the scene; a mirroring map swaps their ends, so that the interior stays on the left. */
+export function mappedEdges(local: Float64Array, map: Affine): Float64Array {
   const mirrored = determinant(map) < 0;
   const edges = new Float64Array(local.length);
   for (let i = 0; i < local.length; i += 4) {
@@ -58,4 +48,26 @@ function mappedEdges(local: Float64Array, map: Affine): Float64Array {
     edges[i + 3] = second[1];
   }
   return edges;
+}
+
+/** An artwork's occluder as it is in a frame: its own outlines there, else those that hold in general. */
+export function outlinesAt(
+  { frames }: Pick<Artwork, 'frames'>,
+  occluder: ArtworkOccluder,
+  frame: number,
+): Outlined {
+  const number = frames.length > 0 ? frame % frames.length : 0;
+  const own = occluder.frames.find((one) => one.frame === number);
+  return own ? { ...own, kind: occluder.kind } : occluder;
+}
+
+export function boxOfEdges(edges: Float64Array): Box {
+  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (let i = 0; i < edges.length; i += 2) {
+    box.left = Math.min(box.left, edges[i]);
+    box.right = Math.max(box.right, edges[i]);
+    box.top = Math.min(box.top, edges[i + 1]);
+    box.bottom = Math.max(box.bottom, edges[i + 1]);
+  }
+  return box;
 }

@@ -1,8 +1,10 @@
 /** What lasts only while someone looks. It is never stored and never exported. */
 export interface Passing {
-  /** Ids of lights that alone are on; empty means all. */
+  /** Ids of lights and lamps that alone are on; empty means all. */
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
+  /** Ids of planes that alone are shown; empty means all. */
+  soloPlanes: ReadonlySet<string>;
   /** Even light for the editor, as a level; 0 is out. */
   workLamp: number;
   unlit: boolean;
@@ -13,6 +15,7 @@ export interface Passing {
 export const NOTHING_PASSING: Passing = {
   solo: new Set(),
   muted: new Set(),
+  soloPlanes: new Set(),
   workLamp: 0,
   unlit: false,
   relief: true,

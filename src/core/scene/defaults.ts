@@ -2,7 +2,10 @@
 import type {
   Artwork,
   Cue,
+  Lamp,
   Light,
+  LightLook,
+  LightPart,
   Occluder,
   Plane,
   Relief,
@@ -11,7 +14,7 @@ import type {
   Sprite,
   Wick,
 } from './document';
-import { SCENE_FORMAT, SCENE_VERSION, SETTINGS_ID } from './document';
+import { HOUSE_CIRCUIT, SCENE_FORMAT, SCENE_VERSION, SETTINGS_ID } from './document';
 
 export const NEW_SETTINGS: SceneSettings = {
   pixelArt: true,
@@ -28,13 +31,26 @@ export const NEW_SETTINGS: SceneSettings = {
 };
 
 export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>): Plane {
-  return { parallax: 1, tint: '#ffffff', answer: 'shaded', hidden: false, locked: false, ...fields };
+  return {
+    parallax: 1,
+    tint: '#ffffff',
+    answer: 'shaded',
+    circuitIds: [HOUSE_CIRCUIT],
+    overlay: false,
+    tiles: null,
+    hidden: false,
+    locked: false,
+    ...fields,
+  };
 }
 
 export function newSprite(
   fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'artworkId' | 'x' | 'y'> & Partial<Sprite>,
 ): Sprite {
   return {
+    plain: null,
+    hangsOn: null,
+    setIds: [],
     turnDeg: 0,
     scaleX: 1,
     scaleY: 1,
@@ -44,6 +60,8 @@ export function newSprite(
     frame: 0,
     playing: true,
     answer: null,
+    circuitIds: null,
+    ownOccluders: false,
     glowLevel: 1,
     takesShadows: true,
     hidden: false,
@@ -52,34 +70,73 @@ export function newSprite(
   };
 }
 
+export const NEW_LOOK: LightLook = {
+  kind: 'point',
+  colour: '#ffd9a0',
+  level: 1.5,
+  corePx: 6,
+  reachPx: 120,
+  curve: 'natural',
+  steepness: 1,
+  heightPx: 32,
+  air: 0,
+  relief: 1,
+  shadows: true,
+};
+
+const NEW_FIXTURE = {
+  hangsOn: null,
+  blockedByCarrier: false,
+  spanFarId: null,
+  spanNearId: null,
+  hidden: false,
+  locked: false,
+};
+
 export function newLight(
   fields: Pick<Light, 'name' | 'planeId' | 'order' | 'x' | 'y'> & Partial<Light>,
 ): Light {
   return {
-    kind: 'point',
-    colour: '#ffd9a0',
-    level: 1.5,
-    corePx: 6,
-    reachPx: 120,
-    curve: 'natural',
-    steepness: 1,
-    heightPx: 32,
-    air: 0,
-    relief: 1,
-    shadows: true,
-    spanFarId: null,
-    spanNearId: null,
+    ...NEW_LOOK,
+    ...NEW_FIXTURE,
+    setIds: [],
+    circuitIds: [HOUSE_CIRCUIT],
     wickId: null,
-    hidden: false,
-    locked: false,
     ...fields,
   };
+}
+
+export function newLamp(
+  fields: Pick<Lamp, 'name' | 'luminaireId' | 'planeId' | 'order' | 'x' | 'y'> & Partial<Lamp>,
+): Lamp {
+  return {
+    ...NEW_FIXTURE,
+    setIds: [],
+    circuitIds: [HOUSE_CIRCUIT],
+    turnDeg: 0,
+    flipX: false,
+    level: 1,
+    overrides: {},
+    ...fields,
+  };
+}
+
+export function newLightPart(fields: Pick<LightPart, 'id' | 'name'> & Partial<LightPart>): LightPart {
+  return { ...NEW_LOOK, x: 0, y: 0, wick: null, ...fields };
 }
 
 export function newOccluder(
   fields: Pick<Occluder, 'name' | 'planeId' | 'kind' | 'outlines'> & Partial<Occluder>,
 ): Occluder {
-  return { spriteId: null, ownShade: 'lit', hidden: false, locked: false, ...fields };
+  return {
+    spriteId: null,
+    smooth: [],
+    ownShade: 'lit',
+    setIds: [],
+    hidden: false,
+    locked: false,
+    ...fields,
+  };
 }
 
 export function newWick(fields: Pick<Wick, 'name' | 'seed'> & Partial<Wick>): Wick {
@@ -112,6 +169,8 @@ export function newArtwork(
     pivotY: fields.heightPx / 2,
     foot: [],
     brackets: [],
+    occluders: [],
+    lamps: [],
     answer: null,
     takesShadows: true,
     tags: [],
@@ -152,9 +211,14 @@ export function newScene(settings: Partial<SceneSettings> = {}): SceneDocument {
     occluders: {},
     wicks: {},
     cues: {},
+    chunks: {},
+    lamps: {},
+    sets: {},
+    circuits: { [HOUSE_CIRCUIT]: { name: 'House', order: 'a1' } },
     artworks: {},
     reliefs: {},
     strokes: {},
     recipes: {},
+    luminaires: {},
   };
 }

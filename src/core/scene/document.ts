@@ -3,14 +3,15 @@
  * Pixels are not in it; an artwork names its picture by the hash of the file's bytes.
  * Places are scene px, x right, y down; angles degrees, clockwise as seen.
  */
-import type { PartStroke } from '../relief/parts';
-import type { Cells, Recipe } from '../relief/recipe';
-import type { ImportedUse } from '../relief/source';
-import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import type { LightSpace } from '../raster/colour';
+import type { Artwork, Relief, ShelfRecipe, Stroke } from './artwork';
+import type { Answer, FallCurve, LIGHT_KINDS, OccluderKind, OwnShade } from './kinds';
+
+export * from './artwork';
+export * from './kinds';
 
 export const SCENE_FORMAT = 'oilwick-scene';
-export const SCENE_VERSION = 3;
+export const SCENE_VERSION = 4;
 
 /** The one record of the `settings` collection. */
 export const SETTINGS_ID = 'scene';
@@ -40,19 +41,80 @@ export interface Plane {
   tint: string;
   /** How its sprites take light unless they say so themselves. */
   answer: Answer;
+  /** The circuits that its sprites listen to unless they say so themselves. */
+  circuitIds: string[];
+  /** Unlit and drawn last of all: labels, marks, an interface. */
+  overlay: boolean;
+  tiles: TileGrid | null;
   hidden: boolean;
   locked: boolean;
 }
 
-export const ANSWERS = ['shaded', 'self-lit'] as const;
-export type Answer = (typeof ANSWERS)[number];
+/** The grid of a plane that is painted with tiles; the cells themselves lie in `chunks`. */
+export interface TileGrid {
+  /** The tile sheet: its frames are the tiles. */
+  artworkId: string;
+  /** Corner of cell 0, 0. */
+  x: number;
+  y: number;
+  cellWidthPx: number;
+  cellHeightPx: number;
+  /** Whether the tiles' own outlines stop light, joined to whole walls. */
+  blocks: boolean;
+  ownShade: OwnShade;
+}
+
+/** Columns and rows of a chunk of a tile plane. */
+export const CHUNK_CELLS = 32;
+
+/** A square of a tile plane's cells, row by row; see core/art/tiles.ts for what a cell's number says. */
+export interface Chunk {
+  planeId: string;
+  /** Its place among the chunks. */
+  column: number;
+  row: number;
+  cells: number[];
+}
+
+/** A carrier on whose bracket a thing hangs; without a bracket places are counted in the carrier's figure. */
+export interface Hanging {
+  spriteId: string;
+  bracketId: string | null;
+}
+
+/** Lights, sprites or occluders that are named together; they name the set. */
+export interface NamedSet {
+  name: string;
+  order: string;
+}
+
+/** A wire from lights to sprites. */
+export interface Circuit {
+  name: string;
+  order: string;
+}
+
+/** The circuit that everything is wired to until someone says otherwise. */
+export const HOUSE_CIRCUIT = 'house';
+
+/** What a sprite without art is: a rectangle of one colour, its pivot in the middle. */
+export interface PlainArt {
+  colour: string;
+  widthPx: number;
+  heightPx: number;
+}
 
 export interface Sprite {
   name: string;
   planeId: string;
   /** Drawing order within the plane; later ones lie on top. */
   order: string;
-  artworkId: string;
+  /** Null is a sprite without art, which `plain` describes. */
+  artworkId: string | null;
+  plain: PlainArt | null;
+  /** What carries it; its place and turn are then counted from there. */
+  hangsOn: Hanging | null;
+  setIds: string[];
   /** Where the artwork's pivot stands. */
   x: number;
   y: number;
@@ -68,6 +130,9 @@ export interface Sprite {
   playing: boolean;
   /** Null takes the plane's. */
   answer: Answer | null;
+  circuitIds: string[] | null;
+  /** Its own occluders hold, and not those of its artwork. */
+  ownOccluders: boolean;
   /** How bright self-lit parts are; 1 shows the art as it was drawn. */
   glowLevel: number;
   takesShadows: boolean;
@@ -75,18 +140,9 @@ export interface Sprite {
   locked: boolean;
 }
 
-export const FALL_CURVES = ['straight', 'eased', 'natural', 'even'] as const;
-export type FallCurve = (typeof FALL_CURVES)[number];
-
-export const LIGHT_KINDS = ['point'] as const;
-
-export interface Light {
-  name: string;
+/** What a light is, wherever it stands. */
+export interface LightLook {
   kind: (typeof LIGHT_KINDS)[number];
-  planeId: string;
-  order: string;
-  x: number;
-  y: number;
   colour: string;
   level: number;
   corePx: number;
@@ -99,18 +155,42 @@ export interface Light {
   /** How much the facing of surfaces counts, 0 to 1. */
   relief: number;
   shadows: boolean;
+}
+
+/** Where a light or a lamp is, and whom it lights. */
+export interface Fixture {
+  name: string;
+  planeId: string;
+  order: string;
+  hangsOn: Hanging | null;
+  /** Whether the outlines of what carries it stop its light. */
+  blockedByCarrier: boolean;
+  setIds: string[];
+  /** The circuits that it feeds. */
+  circuitIds: string[];
+  x: number;
+  y: number;
   /** The farthest and nearest plane that it reaches; null goes through all. */
   spanFarId: string | null;
   spanNearId: string | null;
-  wickId: string | null;
   hidden: boolean;
   locked: boolean;
 }
 
-export const OCCLUDER_KINDS = ['closed', 'line'] as const;
-export type OccluderKind = (typeof OCCLUDER_KINDS)[number];
-export const OWN_SHADES = ['lit', 'dark'] as const;
-export type OwnShade = (typeof OWN_SHADES)[number];
+export interface Light extends Fixture, LightLook {
+  wickId: string | null;
+}
+
+/** A placed luminaire: what it shows is the luminaire's, but for what it overrides. */
+export interface Lamp extends Fixture {
+  luminaireId: string;
+  turnDeg: number;
+  flipX: boolean;
+  /** Multiplies the levels of its lights. */
+  level: number;
+  /** Fields of parts that differ here, by the part's id. */
+  overrides: Record<string, Partial<LightPart> | Partial<FlamePart>>;
+}
 
 export interface Occluder {
   name: string;
@@ -120,8 +200,11 @@ export interface Occluder {
   kind: OccluderKind;
   /** Flat points [x0, y0, x1, y1, ...] each; several closed ones are read together by the even-odd rule. */
   outlines: number[][];
+  /** For each outline the numbers of its smooth points; the others are corners. */
+  smooth: number[][];
   /** Whether what casts the shadow lies in it. */
   ownShade: OwnShade;
+  setIds: string[];
   hidden: boolean;
   locked: boolean;
 }
@@ -145,124 +228,45 @@ export interface Wick {
   loopSeconds: number;
 }
 
+/** A light of a luminaire, placed from the luminaire's own middle. Its wick is its own, so that it fits every scene. */
+export interface LightPart extends LightLook {
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  wick: Wick | null;
+}
+
+/** The sprite of a luminaire's flame or glass. */
+export interface FlamePart {
+  id: string;
+  name: string;
+  artworkId: string;
+  x: number;
+  y: number;
+  turnDeg: number;
+  scaleX: number;
+  scaleY: number;
+  flipX: boolean;
+  opacity: number;
+  frame: number;
+  playing: boolean;
+  answer: Answer;
+  glowLevel: number;
+}
+
+/** A kind of lamp on the project's shelf; placed copies follow it. */
+export interface Luminaire {
+  name: string;
+  lights: LightPart[];
+  flames: FlamePart[];
+}
+
 /** The look of the scene at one hour; null leaves a value to the other cues. */
 export interface Cue {
   clockHours: number;
   ambientColour: string | null;
   ambientLevel: number | null;
-}
-
-/** A frame of an artwork: a part of its picture. */
-export interface ArtworkFrame {
-  name: string;
-  /** px of the picture. */
-  left: number;
-  top: number;
-  widthPx: number;
-  heightPx: number;
-  /** Where the frame's corner lies in the figure, so that frames of different sizes stand rightly on each other. */
-  shiftX: number;
-  shiftY: number;
-  /** How long it stands; null is one beat of the artwork's rate. */
-  seconds: number | null;
-}
-
-export const FRAME_LOOPS = ['round', 'to-and-fro', 'once'] as const;
-export type FrameLoop = (typeof FRAME_LOOPS)[number];
-
-export interface BracketPlace {
-  x: number;
-  y: number;
-  turnDeg: number;
-}
-
-/** A named point of an artwork on which lamps and sprites hang; px of the figure. */
-export interface Bracket extends BracketPlace {
-  id: string;
-  name: string;
-  /** Where it is in single frames; in the others it is where it is in general. */
-  places: (BracketPlace & { frame: number })[];
-}
-
-export interface Artwork {
-  name: string;
-  /** sha-256 of the picture file. */
-  imageSha: string;
-  widthPx: number;
-  heightPx: number;
-  pixelArt: boolean;
-  /** The parts of the picture that show one at a time; none shows all of it. */
-  frames: ArtworkFrame[];
-  /** Frames a second. */
-  rateHz: number;
-  loop: FrameLoop;
-  /** The point of the figure that is put where the sprite stands, px. */
-  pivotX: number;
-  pivotY: number;
-  /** Where it stands on the ground: a point [x, y], or a line [x0, y0, x1, y1], px of the figure; empty is nowhere. */
-  foot: number[];
-  brackets: Bracket[];
-  /** What a sprite of it answers when it is placed; null leaves it to the plane. */
-  answer: Answer | null;
-  takesShadows: boolean;
-  tags: string[];
-  /** In the bin: out of sight, still there for what uses it. */
-  binned: boolean;
-  /** sha-256 of a grey picture that says which share of each pixel is self-lit. */
-  glowSha: string | null;
-  /** The cells of a sheet; null is a picture of its own. */
-  cells: Cells | null;
-}
-
-/** A sheet of painted corrections; its strokes name it by its id. */
-export interface StrokeLayer {
-  id: string;
-  name: string;
-  hidden: boolean;
-}
-
-/** A normal map that was brought along. */
-export interface BroughtNormals {
-  sha: string;
-  yUp: boolean;
-  use: ImportedUse;
-  /** How much of its height is added where it is used as one. */
-  share: number;
-}
-
-/** A height map that was brought along: heights of black and of white. */
-export interface BroughtHeights {
-  sha: string;
-  lowPx: number;
-  highPx: number;
-}
-
-/** How an artwork's height and normals are made; its id is the artwork's. */
-export interface Relief {
-  recipe: Recipe;
-  /** The artwork that lends its relief. */
-  borrowedId: string | null;
-  layers: StrokeLayer[];
-  partStrokes: PartStroke[];
-  normals: BroughtNormals | null;
-  heights: BroughtHeights | null;
-  rimSha: string | null;
-  occlusionSha: string | null;
-  /** The picture that strokes and maps were made for; with another one they are out of date. */
-  madeForSha: string | null;
-}
-
-/** A painted correction of an artwork's relief. */
-export interface Stroke extends BrushStroke {
-  artworkId: string;
-  layerId: string;
-  order: string;
-}
-
-/** A recipe on the project's shelf. */
-export interface ShelfRecipe {
-  name: string;
-  recipe: Recipe;
 }
 
 export interface Collections {
@@ -273,10 +277,15 @@ export interface Collections {
   occluders: Record<string, Occluder>;
   wicks: Record<string, Wick>;
   cues: Record<string, Cue>;
+  chunks: Record<string, Chunk>;
+  lamps: Record<string, Lamp>;
+  sets: Record<string, NamedSet>;
+  circuits: Record<string, Circuit>;
   artworks: Record<string, Artwork>;
   reliefs: Record<string, Relief>;
   strokes: Record<string, Stroke>;
   recipes: Record<string, ShelfRecipe>;
+  luminaires: Record<string, Luminaire>;
 }
 
 export type CollectionName = keyof Collections;
@@ -290,10 +299,15 @@ export const COLLECTION_NAMES = [
   'occluders',
   'wicks',
   'cues',
+  'chunks',
+  'lamps',
+  'sets',
+  'circuits',
   'artworks',
   'reliefs',
   'strokes',
   'recipes',
+  'luminaires',
 ] as const satisfies readonly CollectionName[];
 
 /** The collections that belong to the project and are shared by its scenes. */
@@ -302,6 +316,7 @@ export const PROJECT_COLLECTIONS = [
   'reliefs',
   'strokes',
   'recipes',
+  'luminaires',
 ] as const satisfies readonly CollectionName[];
 export type ProjectCollection = (typeof PROJECT_COLLECTIONS)[number];
 export type ProjectRecords = Pick<Collections, ProjectCollection>;

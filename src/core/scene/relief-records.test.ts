@@ -8,7 +8,7 @@ import { newArtwork, newRelief, newScene } from './defaults';
 import { SCENE_VERSION, type SceneDocument } from './document';
 import { create } from './edits';
 import { borrowersOf, reliefOrderOf, reliefStateOf } from './relief-order';
-import { checkEdited, readScene } from './schema';
+import { checkEdited, readScene } from './read-scene';
 import { applyEdits } from './edits';
 
 function scene(): SceneDocument {

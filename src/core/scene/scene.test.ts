@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { newLight, newPlane, newScene } from './defaults';
 import { applyEdits, change, create, firstStale, inverted, remove, squashed, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
-import { checkEdited, readScene } from './schema';
+import { checkEdited, readScene } from './read-scene';
 
 const lamp = () => newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x: 1, y: 2 });
 

@@ -3,7 +3,11 @@
 type Json = Record<string, unknown>;
 
 /** By the version that each of them starts from. */
-const STEPS: Record<number, (document: Json) => Json> = { 1: withPaintedReliefs, 2: withFrames };
+const STEPS: Record<number, (document: Json) => Json> = {
+  1: withPaintedReliefs,
+  2: withFrames,
+  3: withLamps,
+};
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */
 export function upgraded(document: Json): Json {
@@ -38,6 +42,43 @@ function withFrames(document: Json): Json {
   };
 }
 
+/** Version 4 has tile planes, lamps, sets, circuits, things that hang on others, and outlines kept with artworks. */
+function withLamps(document: Json): Json {
+  const house = 'house';
+  return {
+    ...document,
+    version: 4,
+    planes: eachRecord(document.planes, (plane) => ({
+      circuitIds: [house],
+      overlay: false,
+      tiles: null,
+      ...plane,
+    })),
+    sprites: eachRecord(document.sprites, (sprite) => ({
+      plain: null,
+      hangsOn: null,
+      setIds: [],
+      circuitIds: null,
+      ownOccluders: false,
+      ...sprite,
+    })),
+    lights: eachRecord(document.lights, (light) => ({
+      hangsOn: null,
+      blockedByCarrier: false,
+      setIds: [],
+      circuitIds: [house],
+      ...light,
+    })),
+    occluders: eachRecord(document.occluders, (occluder) => ({ smooth: [], setIds: [], ...occluder })),
+    chunks: document.chunks ?? {},
+    lamps: document.lamps ?? {},
+    sets: document.sets ?? {},
+    circuits: document.circuits ?? { [house]: { name: 'House', order: 'a1' } },
+    artworks: eachRecord(document.artworks, upgradedArtwork),
+    luminaires: document.luminaires ?? {},
+  };
+}
+
 /** An artwork as an earlier version knew it; fields that are there already stay. */
 export function upgradedArtwork(artwork: Json): Json {
   return {
@@ -47,6 +88,8 @@ export function upgradedArtwork(artwork: Json): Json {
     loop: 'round',
     foot: [],
     brackets: [],
+    occluders: [],
+    lamps: [],
     answer: null,
     takesShadows: true,
     tags: [],

@@ -31,7 +31,9 @@ export const ENCODE_PROGRAM: ProgramRecord = {
   vertex: BOX_VERTEX,
   fragment: `${HEADER}${TRANSFER}
 uniform sampler2D u_picture;
+uniform sampler2D u_overlay;
 uniform sampler2D u_bayer;
+uniform bool u_hasOverlay;
 uniform bool u_linear;
 uniform bool u_dither;
 out vec4 colour;
@@ -39,6 +41,10 @@ void main() {
   ivec2 at = ivec2(gl_FragCoord.xy);
   vec3 c = texelFetch(u_picture, at, 0).rgb;
   vec3 display = clamp(u_linear ? encode3(c) : c, 0.0, 1.0);
+  if (u_hasOverlay) {
+    vec4 over = texelFetch(u_overlay, at, 0);
+    display = over.rgb + (1.0 - over.a) * display;
+  }
   float offset = u_dither ? (texelFetch(u_bayer, at & 7, 0).r * 255.0 + 0.5) / 64.0 - 0.5 : 0.0;
   colour = vec4(clamp(floor(display * 255.0 + 0.5 + offset), 0.0, 255.0) / 255.0, 1.0);
 }`,

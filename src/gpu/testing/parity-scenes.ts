@@ -4,8 +4,29 @@ import type { PicturePixels } from '@/core/moment/moment';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
 import { pictureRelief } from '@/core/relief/relief-of';
-import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '@/core/scene/defaults';
-import type { Light, Occluder, SceneDocument, SceneSettings, Sprite } from '@/core/scene/document';
+import {
+  newArtwork,
+  newLamp,
+  newLight,
+  newLightPart,
+  newOccluder,
+  newRelief,
+  newScene,
+  newSprite,
+} from '@/core/scene/defaults';
+import { cellOf } from '@/core/art/tiles';
+import {
+  CHUNK_CELLS,
+  type Chunk,
+  type Lamp,
+  type Light,
+  type Occluder,
+  type Plane,
+  type SceneDocument,
+  type SceneSettings,
+  type Sprite,
+  type TileGrid,
+} from '@/core/scene/document';
 import { hash01 } from '@/core/time/noise';
 
 export interface ParityScene {
@@ -62,16 +83,29 @@ const pictures: Record<string, PicturePixels> = {
   veil: pixelsOf('soft', true),
   window: pixelsOf('full', true, true),
   sheet: pixelsOf('full', true),
+  crate: pixelsOf('full', true),
+  tiles: pixelsOf('full', true),
 };
 
 interface Parts {
   settings?: Partial<SceneSettings>;
-  sprites?: (Partial<Sprite> & { artworkId: string })[];
+  planes?: Record<string, Partial<Plane>>;
+  sprites?: (Partial<Sprite> & Pick<Sprite, 'artworkId'>)[];
   lights?: Partial<Light>[];
   occluders?: Partial<Occluder>[];
+  chunks?: Pick<Chunk, 'planeId' | 'column' | 'row' | 'cells'>[];
+  lamps?: Partial<Lamp>[];
 }
 
-function build({ settings, sprites = [], lights = [], occluders = [] }: Parts): SceneDocument {
+function build({
+  settings,
+  planes = {},
+  sprites = [],
+  lights = [],
+  occluders = [],
+  chunks = [],
+  lamps = [],
+}: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
   for (const [id, { normal }] of Object.entries(pictures)) {
     scene.artworks[id] = newArtwork({
@@ -91,6 +125,87 @@ function build({ settings, sprites = [], lights = [], occluders = [] }: Parts): 
     pivotY: 12,
   };
   scene.reliefs.sheet = newRelief({ recipe: recipeWith({}) });
+  scene.artworks.crate = {
+    ...scene.artworks.wall,
+    occluders: [
+      {
+        id: 'rim',
+        name: '',
+        kind: 'closed',
+        ownShade: 'lit',
+        outlines: [[8, 8, 40, 8, 40, 40, 8, 40]],
+        smooth: [[1, 2]],
+        frames: [],
+      },
+    ],
+    brackets: [{ id: 'hook', name: '', x: 44, y: 6, turnDeg: 90, places: [] }],
+  };
+  scene.reliefs.crate = scene.reliefs.sheet;
+  scene.artworks.tiles = {
+    ...scene.artworks.sheet,
+    occluders: [
+      {
+        id: 'body',
+        name: '',
+        kind: 'closed',
+        ownShade: 'lit',
+        outlines: [],
+        smooth: [],
+        frames: [
+          { frame: 1, outlines: [[0, 0, 24, 0, 24, 24, 0, 24]], smooth: [] },
+          { frame: 3, outlines: [[0, 24, 24, 0, 24, 24]], smooth: [] },
+        ],
+      },
+    ],
+  };
+  scene.reliefs.tiles = scene.reliefs.sheet;
+  scene.luminaires.lantern = {
+    name: '',
+    lights: [
+      newLightPart({ id: 'body', name: '', reachPx: 60, heightPx: 14, x: 0, y: 3 }),
+      newLightPart({
+        id: 'halo',
+        name: '',
+        reachPx: 24,
+        level: 0.7,
+        air: 0.5,
+        shadows: false,
+        colour: '#ff9040',
+      }),
+    ],
+    flames: [
+      {
+        id: 'glass',
+        name: '',
+        artworkId: 'sheet',
+        x: 0,
+        y: 0,
+        turnDeg: 180,
+        scaleX: 1,
+        scaleY: 1,
+        flipX: false,
+        opacity: 0.9,
+        frame: 0,
+        playing: false,
+        answer: 'self-lit',
+        glowLevel: 1.2,
+      },
+    ],
+  };
+  scene.circuits.blue = { name: 'Blue', order: 'a2' };
+  for (const [id, fields] of Object.entries(planes)) scene.planes[id] = { ...scene.planes[id], ...fields };
+  chunks.forEach((chunk, i) => (scene.chunks[`c${i}`] = chunk));
+  lamps.forEach((lamp, i) => {
+    scene.lamps[`m${i}`] = newLamp({
+      name: '',
+      luminaireId: 'lantern',
+      planeId: 'plane-middle',
+      order: `b${i}`,
+      x: 48,
+      y: 32,
+      ...lamp,
+    });
+  });
   sprites.forEach((sprite, i) => {
     scene.sprites[`s${i}`] = newSprite({
       name: '',
@@ -140,6 +255,38 @@ const boxes = [
   { outlines: [[60, 40, 72, 38, 70, 50]], ownShade: 'dark' as const },
   { kind: 'line' as const, outlines: [[12, 40, 30, 46.5, 40, 44]] },
 ];
+
+/** A chunk whose upper left corner holds rows of tiles, `frame orientation` each; null is empty. */
+const painted = (planeId: string, rows: (readonly [number, number] | null)[][]): Chunk => {
+  const cells = new Array<number>(CHUNK_CELLS * CHUNK_CELLS).fill(0);
+  rows.forEach((row, y) =>
+    row.forEach((tile, x) => {
+      if (tile) cells[y * CHUNK_CELLS + x] = cellOf({ frame: tile[0], orientation: tile[1] });
+    }),
+  );
+  return { planeId, column: 0, row: 0, cells };
+};
+const ALL_WAYS = [
+  [[0, 0], [0, 1], [0, 2], [0, 3], null],
+  [
+    [2, 4],
+    [2, 5],
+    [2, 6],
+    [2, 7],
+    [1, 0],
+  ],
+  [null, [3, 0], [1, 0], [3, 1], [1, 4]],
+] as (readonly [number, number] | null)[][];
+const GRID: TileGrid = {
+  artworkId: 'tiles',
+  x: -4,
+  y: -6,
+  cellWidthPx: 24,
+  cellHeightPx: 24,
+  blocks: true,
+  ownShade: 'lit',
+};
+const LABEL = { artworkId: null, plain: { colour: '#4080c0', widthPx: 30, heightPx: 12 } };
 
 const make = (name: string, parts: Parts, outputPerScenePx = 1): ParityScene => ({
   name,
@@ -259,5 +406,85 @@ export const PARITY_SCENES: ParityScene[] = [
     },
     2.5,
   ),
+  make('tiles in all orientations, under a light that grazes them', {
+    planes: { 'plane-middle': { tiles: { ...GRID, blocks: false } } },
+    chunks: [painted('plane-middle', ALL_WAYS)],
+    lights: [{ x: 40, y: 30, heightPx: 10 }],
+  }),
+  make('walls of tiles, joined, throw one shadow', {
+    planes: { 'plane-middle': { tiles: GRID } },
+    sprites: walls.map((wall) => ({ ...wall, planeId: 'plane-far' })),
+    chunks: [painted('plane-middle', ALL_WAYS)],
+    lights: [
+      { x: 30, y: 38 },
+      { x: 84.5, y: 52, colour: '#80a0ff' },
+    ],
+  }),
+  make(
+    'tiles of painted art',
+    {
+      settings: { pixelArt: false },
+      planes: { 'plane-middle': { tiles: { ...GRID, x: 1, ownShade: 'dark' } } },
+      chunks: [painted('plane-middle', ALL_WAYS)],
+      lights: [{ x: 37, y: 20.4, reachPx: 24 }],
+    },
+    2,
+  ),
+  make('plain sprites, an overlay plane, and circuits', {
+    planes: {
+      'plane-near': { overlay: true, tint: '#fff0d0' },
+      'plane-middle': { circuitIds: ['house', 'blue'] },
+    },
+    sprites: [
+      { artworkId: 'wall', x: 24 },
+      { artworkId: 'dome', x: 70, circuitIds: ['blue'] },
+      { ...LABEL, x: 40, y: 50, turnDeg: 20, opacity: 0.8 },
+      { ...LABEL, x: 60, y: 14, planeId: 'plane-near', opacity: 0.6 },
+      { artworkId: 'veil', x: 80, y: 50, planeId: 'plane-near' },
+    ],
+    lights: [{ x: 30 }, { x: 66, y: 40, colour: '#5080ff', circuitIds: ['blue'], heightPx: 12 }],
+  }),
+  make(
+    'an overlay over painted art in display light',
+    {
+      settings: { pixelArt: false, lightSpace: 'display' },
+      planes: { 'plane-near': { overlay: true } },
+      sprites: [
+        { artworkId: 'wall', x: 40 },
+        { artworkId: 'veil', x: 60, planeId: 'plane-near', opacity: 0.22 },
+        { ...LABEL, x: 48, y: 40, planeId: 'plane-near', opacity: 0.7 },
+      ],
+      lights: [{ x: 48, y: 16 }],
+    },
+    2,
+  ),
+  make('things that hang on brackets, and outlines that artworks bring', {
+    sprites: [
+      { artworkId: 'wall', planeId: 'plane-far', x: 48, scaleX: 2, scaleY: 2 },
+      { artworkId: 'crate', x: 30, y: 34, turnDeg: 90 },
+      {
+        artworkId: 'sheet',
+        x: 3,
+        y: 2,
+        playing: false,
+        hangsOn: { spriteId: 's1', bracketId: 'hook' },
+      },
+      { artworkId: 'crate', x: 84, y: 54, flipX: true, ownOccluders: true },
+    ],
+    lights: [
+      { x: 2, y: 4, hangsOn: { spriteId: 's1', bracketId: 'hook' }, heightPx: 12 },
+      {
+        x: 20,
+        y: 52,
+        hangsOn: { spriteId: 's1', bracketId: null },
+        blockedByCarrier: true,
+        colour: '#80c0ff',
+      },
+    ],
+    lamps: [
+      { x: 74, y: 20 },
+      { x: 0, y: 0, hangsOn: { spriteId: 's3', bracketId: 'hook' }, level: 0.6, flipX: true },
+    ],
+  }),
   { ...make('unlit', { sprites: [...walls, { artworkId: 'veil' }], lights: coloured }), unlit: true },
 ];

@@ -8,7 +8,7 @@ import type { PoolConnection } from 'mysql2/promise';
 export type SqlValue = string | number | Buffer | null;
 
 /** Tables whose name a query may choose: a closed list, so that no name ever comes from outside. */
-export type RecordTable = 'artwork' | 'relief' | 'stroke' | 'shelf_recipe';
+export type RecordTable = 'artwork' | 'relief' | 'stroke' | 'shelf_recipe' | 'shelf_luminaire';
 
 class TableName {
   constructor(readonly name: RecordTable) {}

@@ -4,6 +4,7 @@ import { readBundle } from '@/core/handoff/bundle';
 import { decodePng } from '@/core/raster/png';
 import type { SceneDocument, Stroke } from '@/core/scene/document';
 import { sameValue } from '@/core/scene/edits';
+import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';
 import type { Connection } from '../database/sql';
 import { keepBlobOn, sha256Of } from './blobs';
@@ -32,8 +33,8 @@ export async function keepDocument(projectId: string, name: string, scene: Scene
 }
 
 /**
- * Artworks that the project has under the same id but otherwise than the document come in under new ids, their
- * reliefs and strokes with them.
+ * What the project has under the same id but otherwise than the document comes in under new ids: artworks with their
+ * reliefs and strokes, luminaires, recipes.
  */
 async function withFreeIds(
   connection: Connection,
@@ -42,42 +43,27 @@ async function withFreeIds(
 ): Promise<SceneDocument> {
   const there = await projectRecords(connection, projectId);
   const renamed = new Map<string, string>();
+  const isSameArt = (id: string) =>
+    sameValue(there.artworks[id], scene.artworks[id]) &&
+    sameValue(there.reliefs[id], scene.reliefs[id]) &&
+    sameValue(strokesOf(there, id), strokesOf(scene, id));
   for (const id of Object.keys(scene.artworks)) {
-    const isSame =
-      !there.artworks[id] ||
-      (sameValue(there.artworks[id], scene.artworks[id]) &&
-        sameValue(there.reliefs[id], scene.reliefs[id]) &&
-        sameValue(strokesOf(there, id), strokesOf(scene, id)));
-    renamed.set(id, isSame ? id : randomUUID());
+    if (!there.artworks[id] || isSameArt(id)) continue;
+    renamed.set(`artworks/${id}`, randomUUID());
+    for (const strokeId of Object.keys(strokesOf(scene, id)))
+      renamed.set(`strokes/${strokeId}`, randomUUID());
   }
-  const free = (id: string) => renamed.get(id) ?? id;
-  const artworks = mapped(scene.artworks, (id, artwork) => [free(id), artwork]);
-  const reliefs = mapped(scene.reliefs, (id, relief) => [
-    free(id),
-    { ...relief, borrowedId: relief.borrowedId === null ? null : free(relief.borrowedId) },
-  ]);
-  const strokes = mapped(scene.strokes, (id, stroke) => [
-    free(stroke.artworkId) === stroke.artworkId ? id : randomUUID(),
-    { ...stroke, artworkId: free(stroke.artworkId) },
-  ]);
-  const recipes = mapped(scene.recipes, (id, recipe) => [
-    !there.recipes[id] || sameValue(there.recipes[id], recipe) ? id : randomUUID(),
-    recipe,
-  ]);
-  const sprites = mapped(scene.sprites, (id, sprite) => [
-    id,
-    { ...sprite, artworkId: free(sprite.artworkId) },
-  ]);
-  return { ...scene, artworks, reliefs, strokes, recipes, sprites };
+  for (const collection of ['luminaires', 'recipes'] as const) {
+    for (const [id, record] of Object.entries(scene[collection])) {
+      const other = there[collection][id];
+      if (other && !sameValue(other, record)) renamed.set(`${collection}/${id}`, randomUUID());
+    }
+  }
+  const { format, version, ...collections } = scene;
+  const records = renamedRecords(collections, (collection, id) => renamed.get(`${collection}/${id}`) ?? id);
+  return { format, version, ...records };
 }
 
 function strokesOf({ strokes }: Pick<SceneDocument, 'strokes'>, artworkId: string): Record<string, Stroke> {
   return Object.fromEntries(Object.entries(strokes).filter(([, stroke]) => stroke.artworkId === artworkId));
-}
-
-function mapped<T>(
-  records: Record<string, T>,
-  change: (id: string, record: T) => [string, T],
-): Record<string, T> {
-  return Object.fromEntries(Object.entries(records).map(([id, record]) => change(id, record)));
 }

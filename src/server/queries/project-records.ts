@@ -1,4 +1,4 @@
-/** What belongs to a project and is shared by its scenes: artworks, reliefs, strokes, recipes; each in its own table. */
+/** What belongs to a project and is shared by its scenes: artworks, reliefs, strokes, recipes, luminaires; each in its own table. */
 import { InputFault } from '@/core/faults';
 import {
   PROJECT_COLLECTIONS,
@@ -19,6 +19,7 @@ const TABLES: Record<ProjectCollection, RecordTable> = {
   reliefs: 'relief',
   strokes: 'stroke',
   recipes: 'shelf_recipe',
+  luminaires: 'shelf_luminaire',
 };
 
 type Json = Record<string, unknown>;
@@ -29,6 +30,7 @@ const UPGRADES: Record<ProjectCollection, (record: Json) => Json> = {
   reliefs: upgradedRelief,
   strokes: asItIs,
   recipes: asItIs,
+  luminaires: asItIs,
 };
 
 export async function projectRecords(connection: Connection, projectId: string): Promise<ProjectRecords> {

@@ -5,7 +5,7 @@
 import { randomUUID } from 'node:crypto';
 import { PROJECT_COLLECTIONS, type SceneDocument } from '@/core/scene/document';
 import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
-import { checkEdited, readScene } from '@/core/scene/schema';
+import { checkEdited, readScene } from '@/core/scene/read-scene';
 import { NotFoundFault, StaleFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
 import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';

@@ -21,7 +21,8 @@ export function artRows(
   showBin: boolean,
 ): ArtRow[] {
   const uses = new Map<string, number>();
-  for (const { artworkId } of Object.values(sprites)) uses.set(artworkId, (uses.get(artworkId) ?? 0) + 1);
+  for (const { artworkId } of Object.values(sprites))
+    if (artworkId !== null) uses.set(artworkId, (uses.get(artworkId) ?? 0) + 1);
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   return Object.entries(artworks)
     .filter(([, { name, tags, binned }]) => {

@@ -10,7 +10,7 @@ export function FrameFields({ ids }: { ids: string[] }) {
   const count = useScene(({ scene }) =>
     Math.max(
       ...ids.map((id) => {
-        const artwork = scene.artworks[scene.sprites[id]?.artworkId];
+        const artwork = scene.artworks[scene.sprites[id]?.artworkId ?? ''];
         return artwork ? framesIn(artwork).length : 1;
       }),
     ),

@@ -16,7 +16,7 @@ const PLANES = 'plane';
 export function SpriteBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const first = useScene((state) => state.scene.sprites[ids[0]]);
-  const artwork = useScene((state) => state.scene.artworks[state.scene.sprites[ids[0]]?.artworkId]);
+  const artwork = useScene((state) => state.scene.artworks[state.scene.sprites[ids[0]]?.artworkId ?? '']);
   const planes = useScene((state) =>
     inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
   );

@@ -19,7 +19,7 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
   const artworkId = useScene((state) => state.scene.sprites[spriteId]?.artworkId);
   const frame = useScene(({ scene }) => {
     const sprite = scene.sprites[spriteId];
-    const artwork = sprite && scene.artworks[sprite.artworkId];
+    const artwork = sprite && scene.artworks[sprite.artworkId ?? ''];
     return artwork ? frameOf(artwork, sprite.frame) : null;
   });
   const own = useScene((state) =>

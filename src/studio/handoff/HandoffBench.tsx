@@ -2,7 +2,8 @@
 import { proxy, wrap } from 'comlink';
 import { useState } from 'react';
 import { wordsOf } from '@/core/faults';
-import { filesNeeded, usedArtworks } from '@/core/handoff/bundle';
+import { filesNeeded } from '@/core/handoff/bundle';
+import { neededRecords } from '@/core/scene/references';
 import type { BundleWorker } from '@/workers/bundle-worker';
 import { useScene, useStudio } from '../context';
 import { download } from '../store/download';
@@ -23,7 +24,10 @@ const CONTENTS: [string, string][] = [
 export function HandoffBench() {
   const studio = useStudio();
   const used = useScene((state) =>
-    usedArtworks(state.scene).map((id) => ({ id, ...state.scene.artworks[id] })),
+    Object.entries(neededRecords(state.scene, state.scene).artworks).map(([id, artwork]) => ({
+      id,
+      ...artwork,
+    })),
   );
   const lights = useScene((state) => Object.keys(state.scene.lights).length);
   const occluders = useScene((state) => Object.keys(state.scene.occluders).length);

@@ -2,7 +2,7 @@
 import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
 import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
 import { figureSize } from '@/core/art/frames';
-import { spriteAffine } from '@/core/moment/moment-at';
+import { artOf, spriteAffine } from '@/core/moment/standing';
 import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 import { drawnOutlines, lightPlace, occluderMap } from './hits';
@@ -18,19 +18,30 @@ export type Handle = { label: string; x: number; y: number } & (
 /** The turn ring stands this far beyond the sprite's upper side, as a multiple of how near counts. */
 const RING_AWAY = 2.6;
 
+export interface HandleOptions {
+  /** How near counts, scene px. */
+  nearPx: number;
+  /** The second that is shown. */
+  seconds: number;
+}
+
 /** All handles of what is picked; things picked many at once have none. */
-export function handlesOf(scene: SceneDocument, selection: readonly Picked[], nearPx: number): Handle[] {
+export function handlesOf(
+  scene: SceneDocument,
+  selection: readonly Picked[],
+  { nearPx, seconds }: HandleOptions,
+): Handle[] {
   if (selection.length !== 1) return [];
   const [{ collection, id }] = selection;
-  if (collection === 'lights') return lightHandles(scene, id);
-  if (collection === 'sprites') return spriteHandles(scene, id, nearPx);
-  if (collection === 'occluders') return pointHandles(scene, id);
+  if (collection === 'lights') return lightHandles(scene, id, seconds);
+  if (collection === 'sprites') return spriteHandles(scene, id, nearPx, seconds);
+  if (collection === 'occluders') return pointHandles(scene, id, seconds);
   return [];
 }
 
-function lightHandles(scene: SceneDocument, id: string): Handle[] {
+function lightHandles(scene: SceneDocument, id: string, seconds: number): Handle[] {
   const light = scene.lights[id];
-  const place = lightPlace(scene, id);
+  const place = lightPlace(scene, 'lights', id, seconds);
   if (!place || !light) return [];
   const [cx, cy] = place;
   return ISOLUX.map((name): Handle => {
@@ -51,20 +62,20 @@ function lightHandles(scene: SceneDocument, id: string): Handle[] {
 }
 
 /** Corners of a sprite as it is drawn: top left, top right, bottom right, bottom left of its figure. */
-export function spriteCorners(scene: SceneDocument, id: string): [number, number][] {
+export function spriteCorners(scene: SceneDocument, id: string, seconds: number): [number, number][] {
   const sprite = scene.sprites[id];
-  const artwork = sprite && scene.artworks[sprite.artworkId];
-  const map = sprite && spriteAffine(scene, sprite);
+  const artwork = sprite && artOf(scene, sprite);
+  const map = sprite && spriteAffine(scene, sprite, seconds);
   if (!artwork || !map) return [];
   const { widthPx: w, heightPx: h } = figureSize(artwork);
   return [applyTo(map, 0, 0), applyTo(map, w, 0), applyTo(map, w, h), applyTo(map, 0, h)];
 }
 
-function spriteHandles(scene: SceneDocument, id: string, nearPx: number): Handle[] {
-  const corners = spriteCorners(scene, id);
+function spriteHandles(scene: SceneDocument, id: string, nearPx: number, seconds: number): Handle[] {
+  const corners = spriteCorners(scene, id, seconds);
   const sprite = scene.sprites[id];
-  const artwork = sprite && scene.artworks[sprite.artworkId];
-  const map = sprite && spriteAffine(scene, sprite);
+  const artwork = sprite && artOf(scene, sprite);
+  const map = sprite && spriteAffine(scene, sprite, seconds);
   if (corners.length === 0 || !artwork || !map) return [];
   const [cx, cy] = applyTo(map, artwork.pivotX, artwork.pivotY);
   const scales = corners.map(([x, y]): Handle => ({ kind: 'scale', label: 'Scale', id, cx, cy, x, y }));
@@ -78,12 +89,12 @@ function spriteHandles(scene: SceneDocument, id: string, nearPx: number): Handle
   ];
 }
 
-function pointHandles(scene: SceneDocument, id: string): Handle[] {
+function pointHandles(scene: SceneDocument, id: string, seconds: number): Handle[] {
   const occluder = scene.occluders[id];
-  const map = occluder && occluderMap(scene, occluder);
+  const map = occluder && occluderMap(scene, occluder, seconds);
   const back = map && inverse(map);
   if (!occluder || !back) return [];
-  return drawnOutlines(scene, occluder).flatMap((points, outline) =>
+  return drawnOutlines(scene, occluder, seconds).flatMap((points, outline) =>
     points.map(([x, y], point): Handle => ({
       kind: 'point',
       label: 'Move a point',
@@ -103,9 +114,10 @@ export function handleAt(
   selection: readonly Picked[],
   x: number,
   y: number,
-  nearPx: number,
+  options: HandleOptions,
 ): Handle | null {
-  const handles = handlesOf(scene, selection, nearPx);
+  const { nearPx } = options;
+  const handles = handlesOf(scene, selection, options);
   let best: Handle | null = null;
   let bestAway = nearPx;
   for (const handle of handles) {

@@ -2,35 +2,41 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
 import { figureSize } from '@/core/art/frames';
-import { parallaxShift, spriteAffine, spriteShown } from '@/core/moment/moment-at';
+import { drawOrder } from '@/core/moment/draw-order';
+import { artOf, fixturePlace, groundMap, isShown, spriteAffine, spriteShown } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
-import { inOrder, type Occluder, type SceneDocument } from '@/core/scene/document';
+import { inOrder, type Fixture, type Occluder, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 
-/** The place of a light as it is drawn. */
-export function lightPlace(scene: SceneDocument, id: string): [number, number] | null {
-  const light = scene.lights[id];
-  const plane = light && scene.planes[light.planeId];
-  if (!plane) return null;
-  const [dx, dy] = parallaxShift(scene, plane);
-  return [light.x + dx, light.y + dy];
+/** The place of a light or a lamp as it is drawn. */
+export function lightPlace(
+  scene: SceneDocument,
+  collection: FixtureCollection,
+  id: string,
+  seconds: number,
+): [number, number] | null {
+  const fixture = scene[collection][id];
+  return fixture ? fixturePlace(scene, fixture, seconds) : null;
 }
 
+/** What gives light: single lights, and placed lamps. */
+export const FIXTURES = ['lights', 'lamps'] as const;
+export type FixtureCollection = (typeof FIXTURES)[number];
+
 /** The map from an occluder's own px to where it is drawn. */
-export function occluderMap(scene: SceneDocument, occluder: Occluder) {
-  if (occluder.spriteId !== null) {
-    const sprite = scene.sprites[occluder.spriteId];
-    return sprite ? spriteAffine(scene, sprite) : null;
-  }
-  const plane = scene.planes[occluder.planeId];
-  if (!plane) return null;
-  const [e, f] = parallaxShift(scene, plane);
-  return { a: 1, b: 0, c: 0, d: 1, e, f };
+export function occluderMap(scene: SceneDocument, { planeId, spriteId }: Occluder, seconds: number) {
+  if (spriteId === null) return groundMap(scene, { planeId, hangsOn: null }, seconds);
+  const sprite = scene.sprites[spriteId];
+  return sprite ? spriteAffine(scene, sprite, seconds) : null;
 }
 
 /** Outlines of an occluder as they are drawn. */
-export function drawnOutlines(scene: SceneDocument, occluder: Occluder): [number, number][][] {
-  const map = occluderMap(scene, occluder);
+export function drawnOutlines(
+  scene: SceneDocument,
+  occluder: Occluder,
+  seconds: number,
+): [number, number][][] {
+  const map = occluderMap(scene, occluder, seconds);
   if (!map) return [];
   return occluder.outlines.map((points) =>
     Array.from({ length: points.length / 2 }, (_, i) => applyTo(map, points[2 * i], points[2 * i + 1])),
@@ -54,27 +60,31 @@ export function hitAt(
 ): Picked | null {
   const isOpen = (planeId: string) =>
     scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
-  for (const [id, light] of inOrder(scene.lights).reverse()) {
-    const place = lightPlace(scene, id);
-    if (!place || light.hidden || light.locked || !isOpen(light.planeId)) continue;
-    if (Math.abs(place[0] - x) + Math.abs(place[1] - y) <= nearPx * 1.5) return { collection: 'lights', id };
+  for (const collection of FIXTURES) {
+    for (const [id, fixture] of inOrder<Fixture>(scene[collection]).reverse()) {
+      if (fixture.locked || !isOpen(fixture.planeId) || !isShown(scene, fixture)) continue;
+      const place = fixturePlace(scene, fixture, seconds);
+      if (place && Math.abs(place[0] - x) + Math.abs(place[1] - y) <= nearPx * 1.5) return { collection, id };
+    }
   }
   for (const [id, occluder] of Object.entries(scene.occluders)) {
     if (occluder.hidden || occluder.locked) continue;
     const planeId =
       occluder.spriteId === null ? occluder.planeId : (scene.sprites[occluder.spriteId]?.planeId ?? '');
     if (!isOpen(planeId)) continue;
-    if (nearestEdge(drawnOutlines(scene, occluder), occluder.kind === 'closed', x, y) <= nearPx * 0.6)
+    if (
+      nearestEdge(drawnOutlines(scene, occluder, seconds), occluder.kind === 'closed', x, y) <=
+      nearPx * 0.6
+    )
       return { collection: 'occluders', id };
   }
   for (const [planeId, plane] of inOrder(scene.planes).reverse()) {
     if (plane.hidden || plane.locked) continue;
-    const own = Object.fromEntries(
-      Object.entries(scene.sprites).filter(([, sprite]) => sprite.planeId === planeId),
-    );
-    for (const [id, sprite] of inOrder(own).reverse()) {
-      if (!sprite.hidden && !sprite.locked && isOnSprite(scene, id, [x, y], source, seconds))
-        return { collection: 'sprites', id };
+    const row = drawOrder(scene).get(planeId) ?? [];
+    for (let i = row.length - 1; i >= 0; i--) {
+      const { kind, id, record } = row[i];
+      if (kind !== 'sprite' || record.locked || !isShown(scene, record)) continue;
+      if (isOnSprite(scene, id, [x, y], source, seconds)) return { collection: 'sprites', id };
     }
   }
   return null;
@@ -106,25 +116,29 @@ function isOnSprite(
   const { left, top, widthPx, heightPx } = shown.frame;
   const [u, v] = applyTo(back, x, y).map(Math.floor);
   if (u < 0 || v < 0 || u >= widthPx || v >= heightPx) return false;
-  const pixels = source(sprite.artworkId);
+  const pixels = sprite.artworkId === null ? null : source(sprite.artworkId);
   return pixels === null || pixels.rgba[4 * ((top + v) * pixels.width + left + u) + 3] > 0;
 }
 
 /** Everything that can be picked whose place lies in a box. */
-export function hitsWithin(scene: SceneDocument, x0: number, y0: number, x1: number, y1: number): Picked[] {
+export function hitsWithin(
+  scene: SceneDocument,
+  [x0, y0, x1, y1]: readonly [number, number, number, number],
+  seconds: number,
+): Picked[] {
   const [left, right, top, bottom] = [Math.min(x0, x1), Math.max(x0, x1), Math.min(y0, y1), Math.max(y0, y1)];
   const isIn = (x: number, y: number) => x >= left && x <= right && y >= top && y <= bottom;
-  const lights = Object.keys(scene.lights).flatMap((id): Picked[] => {
-    const place = lightPlace(scene, id);
-    const { locked, hidden } = scene.lights[id];
-    return place && !locked && !hidden && isIn(...place) ? [{ collection: 'lights', id }] : [];
-  });
+  const lights = FIXTURES.flatMap((collection) =>
+    Object.entries<Fixture>(scene[collection]).flatMap(([id, fixture]): Picked[] => {
+      const place = fixture.locked || !isShown(scene, fixture) ? null : fixturePlace(scene, fixture, seconds);
+      return place && isIn(...place) ? [{ collection, id }] : [];
+    }),
+  );
   const sprites = Object.entries(scene.sprites).flatMap(([id, sprite]): Picked[] => {
-    const artwork = scene.artworks[sprite.artworkId];
-    const map = spriteAffine(scene, sprite);
+    const artwork = artOf(scene, sprite);
+    const map = spriteAffine(scene, sprite, seconds);
     const plane = scene.planes[sprite.planeId];
-    if (!artwork || !map || sprite.locked || sprite.hidden || !plane || plane.locked || plane.hidden)
-      return [];
+    if (!artwork || !map || sprite.locked || !isShown(scene, sprite) || !plane || plane.locked) return [];
     const { widthPx, heightPx } = figureSize(artwork);
     const middle = applyTo(map, widthPx / 2, heightPx / 2);
     return isIn(...middle) ? [{ collection: 'sprites', id }] : [];

@@ -1,7 +1,7 @@
 /** Isolux lines of a light: where it is full, half, an eighth, and where it ends. Each can be dragged. */
 import { exp, pow } from '@/core/geometry/exact';
 import { distanceAtShare, fallAt } from '@/core/light/fall';
-import { CURVE_NUMBERS } from '@/core/moment/moment-at';
+import { CURVE_NUMBERS } from '@/core/moment/lights';
 import type { Light } from '@/core/scene/document';
 
 export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;

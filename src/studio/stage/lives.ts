@@ -16,7 +16,7 @@ function burns({ lights, wicks }: SceneDocument): boolean {
 
 function plays({ sprites, artworks }: SceneDocument): boolean {
   return Object.values(sprites).some(({ playing, hidden, artworkId }) => {
-    const artwork = artworks[artworkId];
+    const artwork = artworks[artworkId ?? ''];
     return playing && !hidden && artwork !== undefined && framesIn(artwork).length > 1;
   });
 }

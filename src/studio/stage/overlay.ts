@@ -11,6 +11,13 @@ export interface OverlayColours {
   ground: string;
 }
 
+export interface LightGlyph {
+  colour: string;
+  isPicked: boolean;
+  throwsShadows: boolean;
+  isLamp: boolean;
+}
+
 export class Overlay {
   constructor(
     readonly context: CanvasRenderingContext2D,
@@ -77,8 +84,8 @@ export class Overlay {
     this.stroke(colours.picked, 1.4);
   }
 
-  /** A lozenge in the light's own colour; hollow with a bar where it throws no shadows. */
-  glyph(x: number, y: number, colour: string, isPicked: boolean, throwsShadows: boolean): void {
+  /** A lozenge in the light's own colour, under a cap where it is a lamp; hollow with a bar where it throws no shadows. */
+  glyph(x: number, y: number, { colour, isPicked, throwsShadows, isLamp }: LightGlyph): void {
     const [cx, cy] = this.at(x, y).map(Math.round);
     const { context: c, colours, pixelRatio } = this;
     const r = 6 * pixelRatio;
@@ -92,6 +99,14 @@ export class Overlay {
     c.fill();
     this.stroke(isPicked ? colours.picked : colours.ground, isPicked ? 3.4 : 3);
     this.stroke(throwsShadows ? colours.ground : colour, 1.3);
+    if (isLamp) {
+      c.beginPath();
+      c.moveTo(cx - r, cy - r);
+      c.lineTo(cx, cy - 1.8 * r);
+      c.lineTo(cx + r, cy - r);
+      this.stroke(colours.ground, 3.4);
+      this.stroke(isPicked ? colours.picked : colour, 1.6);
+    }
     if (throwsShadows) return;
     c.beginPath();
     c.moveTo(cx - r / 2, cy + r / 2);

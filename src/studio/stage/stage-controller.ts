@@ -18,11 +18,8 @@ import { PickTool } from '../tools/pick';
 import { PlaceSpriteTool } from '../tools/place-sprite';
 import { PointLightTool } from '../tools/point-light';
 import type { Tool, ToolEvent } from '../tools/tool';
-import { withoutPoint, withPoint } from '../tools/outline-edits';
 import { drawStageMarks } from './stage-marks';
 import { handleAt } from './handles';
-import { occluderMap } from './hits';
-import { applyTo, inverse } from '@/core/geometry/affine';
 import { wheeledLevel } from './isolux';
 import { livesOf } from './lives';
 import { Overlay, type OverlayColours } from './overlay';
@@ -172,7 +169,10 @@ export class StageController {
     on(elements.marks, 'pointermove', (event) => this.move(event));
     on(elements.marks, 'pointerup', (event) => this.up(event));
     on(elements.marks, 'pointercancel', () => this.cancel());
-    on(elements.marks, 'dblclick', (event) => this.doubleClick(event));
+    on(elements.marks, 'dblclick', (event) => {
+      this.tool.doubleDown?.(this.toolEvent(event));
+      this.touch();
+    });
     on(elements.marks, 'wheel', (event) => this.wheel(event), { passive: false });
     on(elements.picture, 'webglcontextlost' as keyof HTMLElementEventMap, (event) => {
       event.preventDefault();
@@ -359,7 +359,8 @@ export class StageController {
       return;
     }
     const { x, y, nearPx } = this.toolEvent(event);
-    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, nearPx);
+    const { seconds } = studio.live.getState();
+    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds });
     this.elements.marks.style.cursor = this.spaceHeld ? 'grab' : handle ? 'move' : '';
   }
 
@@ -369,30 +370,6 @@ export class StageController {
       this.pan = null;
     } else this.tool.up(this.toolEvent(event));
     this.touch();
-  }
-
-  /** On a point of the picked occluder: takes it away; on a side: adds one. */
-  private doubleClick(event: MouseEvent): void {
-    const { studio } = this;
-    const [id] = studio.pickedOf('occluders');
-    if (studio.desk.getState().tool !== 'pick' || !id || studio.scenes.state.selection.length !== 1) return;
-    const { x, y, nearPx } = this.toolEvent(event);
-    const occluder = studio.scene.occluders[id];
-    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, nearPx);
-    if (handle?.kind === 'point') {
-      const fewest = occluder.kind === 'closed' ? 3 : 2;
-      const outlines = withoutPoint(occluder.outlines, handle.outline, handle.point, fewest);
-      if (outlines) studio.set('Take a point away', 'occluders', id, { outlines });
-      else studio.say('An outline needs this point; delete the whole occluder instead.');
-      return;
-    }
-    const map = occluderMap(studio.scene, occluder);
-    const back = map && inverse(map);
-    if (!back) return;
-    const [u, v] = applyTo(back, x, y).map(Math.round);
-    studio.set('Add a point', 'occluders', id, {
-      outlines: withPoint(occluder.outlines, occluder.kind === 'closed', u, v),
-    });
   }
 
   private wheel(event: WheelEvent): void {

@@ -1,8 +1,10 @@
 /** What stands over the stage whatever the tool: gate, occluders, lights, and the handles of what is picked. */
-import { inOrder, settingsOf } from '@/core/scene/document';
+import { lightPartsOf } from '@/core/moment/lamps';
+import { inOrder, settingsOf, type Fixture, type LightLook, type SceneDocument } from '@/core/scene/document';
 import type { Studio } from '../store/studio';
 import { handlesOf, spriteCorners } from './handles';
-import { drawnOutlines, lightPlace } from './hits';
+import { fixturePlace, isShown } from '@/core/moment/standing';
+import { drawnOutlines, FIXTURES, type FixtureCollection } from './hits';
 import { ISOLUX_WORDS } from './isolux';
 import type { Overlay } from './overlay';
 
@@ -14,6 +16,7 @@ export interface MarkOptions {
 
 export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades }: MarkOptions): void {
   const { scene } = studio;
+  const { seconds } = studio.live.getState();
   const { selection } = studio.scenes.state;
   const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
   overlay.frame(gateX, gateY, gateWidthPx, gateHeightPx, `Gate ${gateWidthPx} × ${gateHeightPx}`);
@@ -33,26 +36,42 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades
     )
       continue;
     context.globalAlpha = (fades ? 0.35 : 1) * (isPicked(id) ? 1 : 0.55);
-    for (const points of drawnOutlines(scene, occluder))
+    for (const points of drawnOutlines(scene, occluder, seconds))
       overlay.path(points, occluder.kind === 'closed', isPicked(id));
   }
   context.globalAlpha = fades ? 0.35 : 1;
   for (const { collection, id } of selection) {
-    if (collection === 'sprites') overlay.path(spriteCorners(scene, id), true, true);
+    if (collection === 'sprites') overlay.path(spriteCorners(scene, id, seconds), true, true);
   }
-  drawHandles(overlay, studio, nearPx);
+  drawHandles(overlay, studio, nearPx, seconds);
   context.globalAlpha = fades ? 0.6 : 1;
-  for (const [id, light] of inOrder(scene.lights)) {
-    const place = lightPlace(scene, id);
-    if (!place || light.hidden || scene.planes[light.planeId]?.hidden) continue;
-    overlay.glyph(...place, light.colour, isPicked(id), light.shadows);
+  for (const collection of FIXTURES) {
+    for (const [id, fixture] of inOrder<Fixture>(scene[collection])) {
+      const place = isShown(scene, fixture) ? fixturePlace(scene, fixture, seconds) : null;
+      if (place) overlay.glyph(...place, { ...glyphOf(scene, collection, id), isPicked: isPicked(id) });
+    }
   }
   context.globalAlpha = 1;
 }
 
-function drawHandles(overlay: Overlay, studio: Studio, nearPx: number): void {
+/** The colour of a light, or of a lamp's first one, and whether it throws shadows. */
+function glyphOf(
+  scene: SceneDocument,
+  collection: FixtureCollection,
+  id: string,
+): { colour: string; throwsShadows: boolean; isLamp: boolean } {
+  const isLamp = collection === 'lamps';
+  const looks: LightLook[] = isLamp ? lightPartsOf(scene, scene.lamps[id]) : [scene.lights[id]];
+  return {
+    colour: looks[0]?.colour ?? '#808080',
+    throwsShadows: looks.some(({ shadows }) => shadows),
+    isLamp,
+  };
+}
+
+function drawHandles(overlay: Overlay, studio: Studio, nearPx: number, seconds: number): void {
   const { colours } = overlay;
-  for (const handle of handlesOf(studio.scene, studio.scenes.state.selection, nearPx)) {
+  for (const handle of handlesOf(studio.scene, studio.scenes.state.selection, { nearPx, seconds })) {
     if (handle.kind === 'isolux') {
       const dash = { full: [], half: [4, 3], eighth: [2, 3], end: [] }[handle.name];
       overlay.circle(handle.cx, handle.cy, handle.radius, colours.picked, dash);

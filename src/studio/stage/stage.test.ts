@@ -5,7 +5,7 @@ import { commandFor, COMMANDS } from '../store/commands';
 import type { Studio } from '../store/studio';
 import { fakeStudio } from '../testing/fake-studio';
 import { movedEdits } from '../tools/pick';
-import { withoutPoint, withPoint } from '../tools/outline-edits';
+import { splitAt, withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
 import { handleAt } from './handles';
 import { hitAt, hitsWithin } from './hits';
 import { draggedIsolux, isoluxRadius } from './isolux';
@@ -20,6 +20,8 @@ const light = newLight({
   corePx: 5,
   reachPx: 100,
 });
+
+const NEAR = { nearPx: 6, seconds: 0 };
 
 describe('isolux lines', () => {
   it('stay in order from the core to the reach', () => {
@@ -129,25 +131,25 @@ describe('what lies under the pointer', () => {
   });
 
   it('is found by a box around its middle', () => {
-    expect(hitsWithin(scene, 0, 0, 15, 15).map((p) => p.id)).toEqual(['low']);
+    expect(hitsWithin(scene, [0, 0, 15, 15], 0).map((p) => p.id)).toEqual(['low']);
     expect(
-      hitsWithin(scene, 90, 90, 0, 0)
+      hitsWithin(scene, [90, 90, 0, 0], 0)
         .map((p) => p.id)
         .sort(),
     ).toEqual(['high', 'l', 'low']);
   });
 
   it('is a handle of what is picked before anything else, and the gate when nothing is', () => {
-    expect(handleAt(scene, [{ collection: 'lights', id: 'l' }], 80 + 100, 80, 6)).toMatchObject({
+    expect(handleAt(scene, [{ collection: 'lights', id: 'l' }], 80 + 100, 80, NEAR)).toMatchObject({
       kind: 'isolux',
       name: 'end',
     });
-    expect(handleAt(scene, [{ collection: 'occluders', id: 'o' }], 101, 49, 6)).toMatchObject({
+    expect(handleAt(scene, [{ collection: 'occluders', id: 'o' }], 101, 49, NEAR)).toMatchObject({
       kind: 'point',
       point: 1,
     });
-    expect(handleAt(scene, [], 240, 271, 6)).toMatchObject({ kind: 'gate' });
-    expect(handleAt(scene, [], 240, 100, 6)).toBeNull();
+    expect(handleAt(scene, [], 240, 271, NEAR)).toMatchObject({ kind: 'gate' });
+    expect(handleAt(scene, [], 240, 100, NEAR)).toBeNull();
   });
 
   it('moves together, an occluder with its sprite only once', () => {
@@ -167,19 +169,52 @@ describe('what lies under the pointer', () => {
       { collection: 'sprites', id: 'low' },
       { collection: 'occluders', id: 'mine' },
     ] as const;
-    expect(movedEdits(own, picked, 3, 4)).toEqual([
+    expect(movedEdits(own, picked, [3, 4], 0)).toEqual([
       { collection: 'sprites', id: 'low', before: { x: 0, y: 0 }, after: { x: 3, y: 4 } },
     ]);
-    expect(movedEdits(own, [picked[1]], 3, 0)[0].after).toEqual({ outlines: [[3, 0, 8, 0, 8, 5]] });
+    expect(movedEdits(own, [picked[1]], [3, 0], 0)[0].after).toEqual({ outlines: [[3, 0, 8, 0, 8, 5]] });
   });
 });
 
 describe('points of an outline', () => {
   it('are added on the nearest side and taken away down to the fewest', () => {
-    expect(withPoint([[0, 0, 10, 0, 10, 10]], true, 5, 1)).toEqual([[0, 0, 5, 1, 10, 0, 10, 10]]);
-    expect(withPoint([[0, 0, 10, 0, 10, 10]], true, 4, 5)).toEqual([[0, 0, 10, 0, 10, 10, 4, 5]]);
-    expect(withoutPoint([[0, 0, 10, 0, 10, 10, 0, 10]], 0, 1, 3)).toEqual([[0, 0, 10, 10, 0, 10]]);
-    expect(withoutPoint([[0, 0, 10, 0, 10, 10]], 0, 1, 3)).toBeNull();
+    const triangle = { outlines: [[0, 0, 10, 0, 10, 10]], smooth: [[2]] };
+    expect(withPoint(triangle, true, 5, 1)).toEqual({
+      outlines: [[0, 0, 5, 1, 10, 0, 10, 10]],
+      smooth: [[3]],
+    });
+    expect(withPoint(triangle, true, 4, 5)).toEqual({
+      outlines: [[0, 0, 10, 0, 10, 10, 4, 5]],
+      smooth: [[2]],
+    });
+    const square = { outlines: [[0, 0, 10, 0, 10, 10, 0, 10]], smooth: [[1, 3]] };
+    expect(withoutPoint(square, 0, 1, 3)).toEqual({ outlines: [[0, 0, 10, 10, 0, 10]], smooth: [[2]] });
+    expect(withoutPoint(triangle, 0, 1, 3)).toBeNull();
+    expect(
+      withoutPoint({ outlines: [...triangle.outlines, ...square.outlines], smooth: [] }, 0, 1, 3),
+    ).toEqual({
+      outlines: square.outlines,
+      smooth: [],
+    });
+  });
+
+  it('are smooth or corners, and cut an outline in two', () => {
+    const square = { outlines: [[0, 0, 10, 0, 10, 10, 0, 10]], smooth: [] };
+    const smooth = withSmooth(square, 0, 3);
+    expect(smooth.smooth).toEqual([[3]]);
+    expect(withSmooth(smooth, 0, 3).smooth).toEqual([[]]);
+    expect(splitAt(smooth, true, 0, 3, 1)).toEqual({
+      outlines: [
+        [10, 0, 10, 10, 0, 10],
+        [0, 10, 0, 0, 10, 0],
+      ],
+      smooth: [[2], [0]],
+    });
+    expect(splitAt(square, true, 0, 0, 1)).toBeNull();
+    expect(splitAt({ outlines: [[0, 0, 5, 0, 9, 0]], smooth: [] }, false, 0, 1, 1)?.outlines).toEqual([
+      [0, 0, 5, 0],
+      [5, 0, 9, 0],
+    ]);
   });
 });
 

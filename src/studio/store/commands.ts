@@ -92,7 +92,12 @@ function nudge(dx: number, dy: number) {
   return (studio: Studio) =>
     studio.scenes.transact({
       label: 'Nudge',
-      edits: movedEdits(studio.scene, studio.scenes.state.selection, dx, dy),
+      edits: movedEdits(
+        studio.scene,
+        studio.scenes.state.selection,
+        [dx, dy],
+        studio.live.getState().seconds,
+      ),
     });
 }
 

@@ -28,6 +28,7 @@ export interface DeskState {
   shelfOpen: boolean;
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
+  soloPlanes: ReadonlySet<string>;
   workLamp: boolean;
   wipe: Wipe;
   /** An ambient light tried out at this hour, not yet recorded in a cue. */
@@ -60,6 +61,7 @@ export function createDesk(bench: Bench) {
     shelfOpen: false,
     solo: new Set(),
     muted: new Set(),
+    soloPlanes: new Set(),
     workLamp: false,
     wipe: 'none',
     trial: null,

@@ -152,12 +152,13 @@ export class Studio {
 
   /** What lasts only while looking, for one side of the wipe. */
   passing(side: 'all' | 'left-out'): Passing {
-    const { solo, muted, workLamp, wipe, tool, bench } = this.desk.getState();
+    const { solo, muted, soloPlanes, workLamp, wipe, tool, bench } = this.desk.getState();
     const draws = bench === 'stage' && (tool === 'outline' || tool === 'line');
     const leftOut = side === 'left-out';
     return {
       solo,
       muted,
+      soloPlanes,
       workLamp: workLamp || draws ? WORK_LAMP_LEVEL : 0,
       unlit: leftOut && wipe === 'unlit',
       relief: !(leftOut && wipe === 'relief'),

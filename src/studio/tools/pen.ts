@@ -1,7 +1,7 @@
 /** The pen: draws closed outlines or lines point by point. */
 import { newOccluder } from '@/core/scene/defaults';
 import { create } from '@/core/scene/edits';
-import { parallaxShift } from '@/core/moment/moment-at';
+import { parallaxShift } from '@/core/moment/standing';
 import type { OccluderKind } from '@/core/scene/document';
 import type { Overlay } from '../stage/overlay';
 import { freshId, type Studio } from '../store/studio';

@@ -1,15 +1,16 @@
 /** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
-import { applyTo } from '@/core/geometry/affine';
+import { applyTo, inverse } from '@/core/geometry/affine';
+import { carriersOf, shiftOnGround } from '@/core/moment/standing';
 import { change, type Edit } from '@/core/scene/edits';
 import { SETTINGS_ID, settingsOf, type SceneDocument } from '@/core/scene/document';
 import { handleAt, type Handle } from '../stage/handles';
-import { hitAt, hitsWithin } from '../stage/hits';
+import { hitAt, hitsWithin, occluderMap } from '../stage/hits';
 import { draggedIsolux } from '../stage/isolux';
 import type { Overlay } from '../stage/overlay';
 import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
-import { movedOutlines } from './outline-edits';
+import { movedOutlines, withoutPoint, withPoint } from './outline-edits';
 
 type State =
   | { kind: 'idle' }
@@ -29,7 +30,7 @@ export class PickTool implements Tool {
 
   down(event: ToolEvent): void {
     const { studio } = this;
-    const handle = handleAt(studio.scene, studio.scenes.state.selection, event.x, event.y, event.nearPx);
+    const handle = this.handleAt(event);
     if (handle) {
       this.state = {
         kind: 'handling',
@@ -71,7 +72,7 @@ export class PickTool implements Tool {
       this.move(event);
     } else if (state.kind === 'moving') {
       const [dx, dy] = moveBy(studio, event.x - state.from.x, event.y - state.from.y, event.shift);
-      state.gesture.preview(movedEdits(state.base, state.picked, dx, dy));
+      state.gesture.preview(movedEdits(state.base, state.picked, [dx, dy], studio.live.getState().seconds));
       this.readout = { x: event.x, y: event.y, words: `${signed(dx)}, ${signed(dy)} px` };
     } else if (state.kind === 'handling') {
       const { edits, words } = handled(state.base, state.handle, state.from, event);
@@ -84,7 +85,8 @@ export class PickTool implements Tool {
     const { state, studio } = this;
     if (state.kind === 'moving' || state.kind === 'handling') state.gesture.commit();
     else if (state.kind === 'marquee') {
-      const found = hitsWithin(studio.scene, state.from.x, state.from.y, event.x, event.y);
+      const box = [state.from.x, state.from.y, event.x, event.y] as const;
+      const found = hitsWithin(studio.scene, box, studio.live.getState().seconds);
       studio.scenes.select(event.shift ? [...studio.scenes.state.selection, ...found] : found);
     } else if (state.kind === 'pressed') {
       if (state.under === null && !event.shift) studio.scenes.select([]);
@@ -110,6 +112,34 @@ export class PickTool implements Tool {
     if (studio.scenes.state.selection.length === 0) return false;
     studio.scenes.select([]);
     return true;
+  }
+
+  /** On a point of the picked occluder: takes it away; on a side: adds one. */
+  doubleDown(event: ToolEvent): void {
+    const { studio } = this;
+    const { scene } = studio;
+    const [id] = studio.pickedOf('occluders');
+    if (!id || studio.scenes.state.selection.length !== 1) return;
+    const occluder = scene.occluders[id];
+    const handle = this.handleAt(event);
+    if (handle?.kind === 'point') {
+      const fewest = occluder.kind === 'closed' ? 3 : 2;
+      const fields = withoutPoint(occluder, handle.outline, handle.point, fewest);
+      if (fields) studio.set('Take a point away', 'occluders', id, fields);
+      else studio.say('An outline needs this point; delete the whole occluder instead.');
+      return;
+    }
+    const map = occluderMap(scene, occluder, studio.live.getState().seconds);
+    const back = map && inverse(map);
+    if (!back) return;
+    const [u, v] = applyTo(back, event.x, event.y).map(Math.round);
+    studio.set('Add a point', 'occluders', id, withPoint(occluder, occluder.kind === 'closed', u, v));
+  }
+
+  private handleAt({ x, y, nearPx }: ToolEvent): Handle | null {
+    const { studio } = this;
+    const { seconds } = studio.live.getState();
+    return handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds });
   }
 
   get isDragging(): boolean {
@@ -144,18 +174,25 @@ function moveBy(studio: Studio, dx: number, dy: number, oneAxis: boolean): [numb
   return whole ? [Math.round(x), Math.round(y)] : [x, y];
 }
 
-/** The edits that move what is picked. An occluder that belongs to a picked sprite goes with it anyway. */
-export function movedEdits(scene: SceneDocument, picked: readonly Picked[], dx: number, dy: number): Edit[] {
+/** The edits that move what is picked. What is carried by something that is picked too goes with it anyway. */
+export function movedEdits(
+  scene: SceneDocument,
+  picked: readonly Picked[],
+  by: readonly [number, number],
+  seconds: number,
+): Edit[] {
+  const ids = new Set(picked.map((p) => p.id));
   return picked.flatMap(({ collection, id }): Edit[] => {
     let edit: Edit | null = null;
-    if (collection === 'lights')
-      edit = change(scene, 'lights', id, { x: scene.lights[id].x + dx, y: scene.lights[id].y + dy });
-    else if (collection === 'sprites')
-      edit = change(scene, 'sprites', id, { x: scene.sprites[id].x + dx, y: scene.sprites[id].y + dy });
-    else if (collection === 'occluders') {
+    if (collection === 'lights' || collection === 'lamps' || collection === 'sprites') {
+      const thing = scene[collection][id];
+      if (carriersOf(scene, thing.hangsOn).some((carrier) => ids.has(carrier))) return [];
+      const [dx, dy] = shiftOnGround(scene, thing, seconds, ...by);
+      edit = change(scene, collection, id, { x: thing.x + dx, y: thing.y + dy });
+    } else if (collection === 'occluders') {
       const { spriteId } = scene.occluders[id];
-      if (spriteId !== null && picked.some((p) => p.id === spriteId)) return [];
-      edit = change(scene, 'occluders', id, { outlines: movedOutlines(scene, id, dx, dy) });
+      if (spriteId !== null && ids.has(spriteId)) return [];
+      edit = change(scene, 'occluders', id, { outlines: movedOutlines(scene, id, by, seconds) });
     }
     return edit ? [edit] : [];
   });

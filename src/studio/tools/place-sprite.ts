@@ -2,7 +2,7 @@
 import { newSprite } from '@/core/scene/defaults';
 import { create } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
-import { parallaxShift } from '@/core/moment/moment-at';
+import { parallaxShift } from '@/core/moment/standing';
 import { settingsOf } from '@/core/scene/document';
 import { freshId, type Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';

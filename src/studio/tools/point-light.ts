@@ -2,7 +2,7 @@
 import { newLight } from '@/core/scene/defaults';
 import { orderAfter } from '@/core/scene/order';
 import { create } from '@/core/scene/edits';
-import { parallaxShift } from '@/core/moment/moment-at';
+import { parallaxShift } from '@/core/moment/standing';
 import type { Light } from '@/core/scene/document';
 import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';

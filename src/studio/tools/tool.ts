@@ -19,6 +19,8 @@ export interface Tool {
   up(event: ToolEvent): void;
   /** Escape, or another tool was taken. @returns whether there was anything to cancel */
   cancel(): boolean;
+  /** The second press of a double click was made. */
+  doubleDown?(event: ToolEvent): void;
   /** Enter: finishes what is being drawn. */
   confirm?(): void;
   /** What the tool shows over the stage. */

@@ -1,5 +1,5 @@
 import { newScene } from '@/core/scene/defaults';
-import { readScene } from '@/core/scene/schema';
+import { readScene } from '@/core/scene/read-scene';
 import { jsonOf, nameOf } from '@/server/http/body';
 import { handler } from '@/server/http/problem';
 import type { RecordContext } from '@/server/http/records';

@@ -1,0 +1,21 @@
+/** What a placed lamp comes to: its luminaire's parts with what it overrides. */
+import type { FlamePart, Lamp, LightPart, SceneDocument } from '../scene/document';
+
+/** A part as a lamp shows it. */
+function overridden<T extends LightPart | FlamePart>(lamp: Lamp, part: T): T {
+  const own = lamp.overrides[part.id];
+  return own ? { ...part, ...own } : part;
+}
+
+export function lightPartsOf(scene: SceneDocument, lamp: Lamp): LightPart[] {
+  return (scene.luminaires[lamp.luminaireId]?.lights ?? []).map((part) => overridden(lamp, part));
+}
+
+export function flamePartsOf(scene: SceneDocument, lamp: Lamp): FlamePart[] {
+  return (scene.luminaires[lamp.luminaireId]?.flames ?? []).map((part) => overridden(lamp, part));
+}
+
+/** The name of a lamp's part among the lights and sprites of a Moment. */
+export function partId(lampId: string, part: { id: string }): string {
+  return `${lampId}/${part.id}`;
+}

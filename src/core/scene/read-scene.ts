@@ -1,0 +1,120 @@
+/** Documents and records from outside, checked. */
+import { ValidationError } from 'yup';
+import { InputFault } from '../faults';
+import { LIMITS } from '../limits';
+import {
+  COLLECTION_NAMES,
+  SCENE_FORMAT,
+  SCENE_VERSION,
+  SETTINGS_ID,
+  type CollectionName,
+  type SceneDocument,
+} from './document';
+import type { Edit } from './edits';
+import { SCHEMAS } from './schema';
+import { ID } from './schema-fields';
+import { upgraded } from './versions';
+
+const COUNTS: Partial<Record<CollectionName, number>> = {
+  planes: LIMITS.planes,
+  sprites: LIMITS.sprites,
+  lights: LIMITS.lights,
+  occluders: LIMITS.occluders,
+  wicks: LIMITS.wicks,
+  cues: LIMITS.cues,
+  chunks: LIMITS.chunks,
+  lamps: LIMITS.lamps,
+  sets: LIMITS.sets,
+  circuits: LIMITS.circuits,
+  luminaires: LIMITS.luminaires,
+  artworks: LIMITS.artworks,
+  strokes: LIMITS.strokes,
+  recipes: LIMITS.recipes,
+};
+
+/** @throws InputFault naming collection, record and field */
+export function checkRecord(collection: CollectionName, recordId: string, record: unknown): void {
+  if (!ID.test(recordId)) throw new InputFault(`"${recordId}" is not an id.`, collection);
+  if (collection === 'settings' && recordId !== SETTINGS_ID) {
+    throw new InputFault(`The settings have one record, "${SETTINGS_ID}"; got "${recordId}".`, collection);
+  }
+  const path = `${collection}.${recordId}`;
+  if (typeof record !== 'object' || record === null || Array.isArray(record)) {
+    throw new InputFault(`${path} must be a record.`, path);
+  }
+  try {
+    SCHEMAS[collection].validateSync(record, { strict: true, abortEarly: true });
+  } catch (cause) {
+    if (!(cause instanceof ValidationError)) throw cause;
+    const field = cause.path ? `${path}.${cause.path}` : path;
+    throw new InputFault(`${path}: ${cause.message}`, field, { cause });
+  }
+}
+
+/**
+ * A document as it came from a file or the database, checked and brought to the newest version.
+ * @throws InputFault naming the record and the field
+ */
+export function readScene(value: unknown): SceneDocument {
+  if (typeof value !== 'object' || value === null) throw new InputFault('A scene must be a JSON object.');
+  const raw = upgraded(value as Record<string, unknown>);
+  if (raw.format !== SCENE_FORMAT)
+    throw new InputFault(
+      `The format must be "${SCENE_FORMAT}"; got ${JSON.stringify(raw.format)}.`,
+      'format',
+    );
+  if (raw.version !== SCENE_VERSION) {
+    throw new InputFault(
+      `Version ${JSON.stringify(raw.version)} of the scene format is not known here; the newest is ${SCENE_VERSION}.`,
+      'version',
+    );
+  }
+  for (const collection of COLLECTION_NAMES) {
+    const records = raw[collection];
+    if (typeof records !== 'object' || records === null || Array.isArray(records)) {
+      throw new InputFault(`${collection} must be a collection of records.`, collection);
+    }
+    checkCount(collection, Object.keys(records).length);
+    for (const [recordId, record] of Object.entries(records)) checkRecord(collection, recordId, record);
+  }
+  const scene = raw as unknown as SceneDocument;
+  if (!scene.settings[SETTINGS_ID]) throw new InputFault('The scene has no settings.', 'settings');
+  checkCues(scene);
+  return scene;
+}
+
+/** Checks the records that edits touched, in the scene as it is after them. @throws InputFault */
+export function checkEdited(scene: SceneDocument, edits: readonly Edit[]): void {
+  for (const { collection, id: recordId } of edits) {
+    const record = scene[collection][recordId];
+    if (record !== undefined) checkRecord(collection, recordId, record);
+  }
+  for (const collection of new Set(edits.map((edit) => edit.collection))) {
+    checkCount(collection, Object.keys(scene[collection]).length);
+  }
+  if (!scene.settings[SETTINGS_ID]) throw new InputFault('The settings cannot be deleted.', 'settings');
+  if (edits.some((edit) => edit.collection === 'cues')) checkCues(scene);
+}
+
+function checkCount(collection: CollectionName, count: number): void {
+  const most = COUNTS[collection];
+  if (most !== undefined && count > most) {
+    throw new InputFault(
+      `A scene holds at most ${most} ${collection}; this one would have ${count}.`,
+      collection,
+    );
+  }
+}
+
+function checkCues(scene: SceneDocument): void {
+  const seen = new Map<number, string>();
+  for (const [cueId, cue] of Object.entries(scene.cues)) {
+    if (seen.has(cue.clockHours)) {
+      throw new InputFault(
+        `There is a cue at this hour already (${cue.clockHours}).`,
+        `cues.${cueId}.clockHours`,
+      );
+    }
+    seen.set(cue.clockHours, cueId);
+  }
+}

@@ -1,0 +1,165 @@
+/** Draws the sprites of a layer in their order: neighbours whose pictures lie in the same arrays in one draw. */
+import type { Moment, MomentGrid, MomentPlane, MomentSprite, PictureSource } from '@/core/moment/moment';
+import type { Device, Target } from './device';
+import { GridTextures } from './grid-textures';
+import { outputBox } from './output-box';
+import type { PictureArrays, PictureCache, PicturePlace } from './picture-textures';
+import {
+  HAS_GLOW,
+  HAS_NORMALS,
+  IS_PLAIN,
+  SELF_LIT,
+  SPRITE_ATTRIBUTES,
+  SPRITE_FLOATS,
+  spriteProgram,
+  type LayerMode,
+} from './shaders/layer';
+
+export interface SpriteDraw {
+  moment: Moment;
+  plane: MomentPlane;
+  mode: LayerMode;
+  source: PictureSource;
+  target: Target;
+  /** The light of sprites that are drawn straight onto a picture; not read where they are gathered. */
+  even: readonly number[];
+}
+
+export class SpriteBatch {
+  private readonly buffer: WebGLBuffer;
+  private readonly vertexArray: WebGLVertexArrayObject;
+  private readonly grids: GridTextures;
+  /** Where plain sprites read from, who read nothing. */
+  private readonly blank: PictureArrays;
+  private data = new Float32Array(256 * SPRITE_FLOATS);
+  private count = 0;
+  private arrays: PictureArrays | null = null;
+  /** Draws since the start, for tests and benchmarks. */
+  draws = 0;
+
+  constructor(
+    private readonly device: Device,
+    private readonly pictures: PictureCache,
+  ) {
+    const { gl } = device;
+    this.grids = new GridTextures(device);
+    const pixel = () => device.textureArray(1, 1, 1, gl.RGBA8, 4);
+    this.blank = { art: pixel(), normals: pixel(), glow: pixel(), widthPx: 1, heightPx: 1, layers: 1 };
+    this.buffer = gl.createBuffer()!;
+    this.vertexArray = gl.createVertexArray()!;
+    gl.bindVertexArray(this.vertexArray);
+    gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
+    for (const location of Object.values(SPRITE_ATTRIBUTES)) {
+      gl.enableVertexAttribArray(location);
+      gl.vertexAttribPointer(location, 4, gl.FLOAT, false, SPRITE_FLOATS * 4, location * 16);
+      gl.vertexAttribDivisor(location, 1);
+    }
+    gl.bindVertexArray(null);
+  }
+
+  /** Draws into the bound target. */
+  draw(sprites: readonly MomentSprite[], draw: SpriteDraw): void {
+    for (const sprite of sprites) this.add(sprite, draw);
+    this.flush(draw, null);
+  }
+
+  /** To be called once a picture: lets go of what was not drawn for long. */
+  tidy(): void {
+    this.grids.tidy();
+  }
+
+  dispose(): void {
+    this.device.gl.deleteBuffer(this.buffer);
+    this.device.gl.deleteVertexArray(this.vertexArray);
+  }
+
+  private add(sprite: MomentSprite, draw: SpriteDraw): void {
+    const { moment, source } = draw;
+    const box = outputBox(moment.view, sprite.box);
+    if (!box) return;
+    let place: PicturePlace | null = null;
+    if (!sprite.colour) {
+      const { key } = moment.pictures[sprite.picture];
+      const pixels = source(key);
+      if (!pixels) return;
+      place = this.pictures.get(key, pixels, moment.lightSpace);
+    }
+    if (sprite.grid || (place && this.arrays && place.arrays !== this.arrays)) this.flush(draw, null);
+    if (place) this.arrays = place.arrays;
+    this.write(sprite, place, box, moment);
+    if (sprite.grid) this.flush(draw, sprite.grid);
+  }
+
+  private write(
+    { inverse: m, frame, opacity, glowLevel, normal, selfLit, colour }: MomentSprite,
+    place: PicturePlace | null,
+    box: readonly number[],
+    { view: { x, y } }: Moment,
+  ): void {
+    if ((this.count + 1) * SPRITE_FLOATS > this.data.length) {
+      const larger = new Float32Array(2 * this.data.length);
+      larger.set(this.data);
+      this.data = larger;
+    }
+    const { data } = this;
+    let at = this.count++ * SPRITE_FLOATS;
+    data[at++] = m.a;
+    data[at++] = m.b;
+    data[at++] = m.c;
+    data[at++] = m.d;
+    data[at++] = m.a * x + m.c * y + m.e;
+    data[at++] = m.b * x + m.d * y + m.f;
+    data[at++] = opacity;
+    data[at++] = glowLevel;
+    const [left, top] = [place?.x ?? 0, place?.y ?? 0];
+    data[at++] = frame.left + left;
+    data[at++] = frame.top + top;
+    data[at++] = frame.right + left;
+    data[at++] = frame.bottom + top;
+    for (let i = 0; i < 4; i++) data[at++] = normal ? normal[i] : 0;
+    for (let i = 0; i < 4; i++) data[at++] = box[i];
+    data[at++] = place?.layer ?? 0;
+    data[at++] =
+      (normal && place?.hasNormals ? HAS_NORMALS : 0) |
+      (place?.hasGlow ? HAS_GLOW : 0) |
+      (selfLit ? SELF_LIT : 0) |
+      (colour ? IS_PLAIN : 0);
+    data[at++] = left;
+    data[at++] = top;
+    for (let i = 0; i < 3; i++) data[at++] = colour ? colour[i] : 0;
+    data[at] = 0;
+  }
+
+  /** Draws what was written so far. */
+  private flush({ moment, plane, mode, target, even }: SpriteDraw, grid: MomentGrid | null): void {
+    const { device, count } = this;
+    const { art, normals, glow } = this.arrays ?? this.blank;
+    this.count = 0;
+    this.arrays = null;
+    if (count === 0) return;
+    const { gl } = device;
+    const uniforms = {
+      u_targetPx: [target.width, target.height],
+      u_targetOrigin: [0, 0],
+      u_origin: [0, 0],
+      u_outputPerScenePx: moment.view.outputPerScenePx,
+      u_tint: plane.tint,
+      u_nearest: moment.pixelArt,
+      ...(mode === 'gather' ? {} : { u_light: even }),
+      ...(mode === 'overlay' ? { u_linear: moment.lightSpace === 'linear' } : {}),
+      ...(grid ? { u_cellPx: [grid.cellWidthPx, grid.cellHeightPx] } : {}),
+    };
+    const textures = {
+      u_art: art,
+      u_glow: glow,
+      ...(mode === 'gather' ? { u_normals: normals } : {}),
+      ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(grid) } : {}),
+    };
+    device.program(spriteProgram(mode, grid !== null)).use(uniforms, textures);
+    gl.bindVertexArray(this.vertexArray);
+    gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
+    gl.bufferData(gl.ARRAY_BUFFER, this.data.subarray(0, count * SPRITE_FLOATS), gl.STREAM_DRAW);
+    gl.drawArraysInstanced(gl.TRIANGLE_STRIP, 0, 4, count);
+    this.draws++;
+  }
+}
