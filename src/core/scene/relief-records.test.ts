@@ -47,6 +47,20 @@ const fixture = (version: number) =>
     unknown
   >;
 
+describe('a document of version 3', () => {
+  it('is wired to the house circuit, hangs on nothing, and brings no outlines', () => {
+    const read = readScene(fixture(3));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.circuits).toEqual({ house: { name: 'House', order: 'a1' } });
+    expect(read.planes['plane-near']).toMatchObject({ circuitIds: ['house'], overlay: false, tiles: null });
+    expect(read.sprites.s1).toMatchObject({ opacity: 0.8, frame: 1, hangsOn: null, circuitIds: null });
+    expect(read.lights.l1).toMatchObject({ level: 1.5, circuitIds: ['house'], hangsOn: null });
+    expect(read.occluders.o1).toMatchObject({ smooth: [], setIds: [] });
+    expect(read.artworks.churn).toMatchObject({ occluders: [], lamps: [], tags: ['dairy'] });
+    expect([read.chunks, read.lamps, read.sets, read.luminaires]).toEqual([{}, {}, {}, {}]);
+  });
+});
+
 describe('a document of version 2', () => {
   it('has planes that answer, sprites of one frame with the answer they had, and artworks that were not cut', () => {
     const read = readScene(fixture(2));
