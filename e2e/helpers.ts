@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { decodePng, encodePng } from '../src/core/raster/png';
 import { emptyImage, type Image } from '../src/core/raster/image';
+import type { SceneDocument } from '../src/core/scene/document';
 
 /** A PNG whose pixels a function gives. */
 export function png(
@@ -129,3 +130,59 @@ export async function hideReadouts(page: Page): Promise<void> {
     document.querySelectorAll<HTMLElement>('p.figure').forEach((p) => (p.style.visibility = 'hidden')),
   );
 }
+
+/** Opens a new scene with a document whose artworks have these pictures, by the artworks' ids. */
+export async function openDocument(
+  page: Page,
+  document: SceneDocument,
+  pictures: Record<string, Buffer>,
+  query = '',
+): Promise<{ projectId: string; sceneId: string }> {
+  await page.goto('/');
+  const base64 = Object.fromEntries(
+    Object.entries(pictures).map(([id, bytes]) => [id, bytes.toString('base64')]),
+  );
+  const ids = await page.evaluate(
+    async ([scene, files]) => {
+      const send = async (path: string, type: string, body: BodyInit) => {
+        const answer = await fetch(path, { method: 'POST', headers: { 'content-type': type }, body });
+        if (!answer.ok) throw new Error(await answer.text());
+        return (await answer.json()) as { id: string; sha256: string };
+      };
+      const json = (path: string, body: object) => send(path, 'application/json', JSON.stringify(body));
+      for (const [id, text] of Object.entries(files)) {
+        const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+        scene.artworks[id].imageSha = (await send('/api/blobs', 'image/png', bytes)).sha256;
+      }
+      const project = await json('/api/projects', { name: 'Test' });
+      const made = await json(`/api/projects/${project.id}/scenes`, { name: 'Scene', document: scene });
+      return { projectId: project.id, sceneId: made.id };
+    },
+    [document, base64] as const,
+  );
+  await page.goto(`/scenes/${ids.sceneId}${query}`);
+  await expect(stage(page)).toBeVisible();
+  return ids;
+}
+
+/** The colour of one pixel of a picture. */
+export function pixelAt({ data, width }: Image, x: number, y: number): [number, number, number] {
+  const p = 4 * (Math.round(y) * width + Math.round(x));
+  return [data[p], data[p + 1], data[p + 2]];
+}
+
+export const isLike = (a: readonly number[], b: readonly number[], by = 12) =>
+  a.every((v, c) => Math.abs(v - b[c]) < by);
+
+/** Waits until a point of the stage shows a colour. */
+export async function expectColour(
+  page: Page,
+  at: readonly [number, number],
+  colour: readonly number[],
+): Promise<void> {
+  await expect
+    .poll(async () => pixelAt(await stagePixels(page), ...at), { message: `colour at ${at.join(', ')}` })
+    .toEqual(colour.map((v) => closeTo(v)));
+}
+
+const closeTo = (v: number) => expect.closeTo(v, -1) as unknown;

@@ -7,7 +7,7 @@ import { Key } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { setArtworks } from '../store/art-edits';
 import { pickedBy } from '../store/desk-store';
-import { FramePicture } from './FramePicture';
+import { FramePicture } from '../controls/FramePicture';
 import { artRows, countWords, type ArtRow } from './art-list';
 
 const THUMB = { widthPx: 80, heightPx: 50 };

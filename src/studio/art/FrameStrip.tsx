@@ -5,7 +5,7 @@ import type { Artwork, ArtworkFrame } from '@/core/scene/document';
 import { useScene, useStudio } from '../context';
 import { moveFrame } from '../store/art-edits';
 import { countWords } from './art-list';
-import { FramePicture } from './FramePicture';
+import { FramePicture } from '../controls/FramePicture';
 
 const THUMB_PX = 30;
 

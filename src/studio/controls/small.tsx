@@ -43,9 +43,12 @@ export function Switch({
   onChange,
   words = ['on', 'off'],
   warns = false,
+  differs = false,
 }: {
   label: string;
   on: boolean;
+  /** Several things are picked and are not the same in this. */
+  differs?: boolean;
   onChange(on: boolean): void;
   words?: [string, string];
   warns?: boolean;
@@ -56,24 +59,30 @@ export function Switch({
         type="button"
         role="switch"
         aria-checked={on}
+        aria-description={differs ? 'differs' : undefined}
         aria-label={label}
         className={`cursor-pointer px-1 ${on ? '' : warns ? 'text-signal' : 'text-ash'}`}
         onClick={() => onChange(!on)}
       >
-        {on ? words[0] : words[1]}
+        {differs ? 'differs' : on ? words[0] : words[1]}
       </button>
     </Row>
   );
 }
+
+const DIFFERS = '';
 
 export function Choice<T extends string>({
   label,
   value,
   options,
   onChange,
+  differs = false,
 }: {
   label: string;
   value: T;
+  /** Several things are picked and are not the same in this. */
+  differs?: boolean;
   options: readonly (readonly [T, string])[];
   onChange(value: T): void;
 }) {
@@ -82,9 +91,14 @@ export function Choice<T extends string>({
       <select
         aria-label={label}
         className="field min-w-0 flex-1 cursor-pointer bg-slate text-right text-brass [text-align-last:right]"
-        value={value}
+        value={differs ? DIFFERS : value}
         onChange={(event) => onChange(event.currentTarget.value as T)}
       >
+        {differs && (
+          <option value={DIFFERS} disabled className="bg-slate">
+            differs
+          </option>
+        )}
         {options.map(([option, words]) => (
           <option key={option} value={option} className="bg-slate text-chalk">
             {words}

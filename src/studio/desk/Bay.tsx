@@ -1,9 +1,15 @@
 'use client';
-import { useScene } from '../context';
+import { Column, Key, Row } from '../controls/small';
+import { useDesk, useScene, useStudio } from '../context';
+import { commandOf } from '../store/commands';
+import { TILE_TOOLS } from '../store/desk-store';
 import { LightBay } from './LightBay';
 import { CueBay } from './CueBay';
+import { LampBay } from './LampBay';
+import { ManyColumn } from './ManyColumn';
 import { OccluderBay } from './OccluderBay';
 import { PlaneBay } from './PlaneBay';
+import { ScatterBay } from './ScatterBay';
 import { SceneBay } from './SceneBay';
 import { SpriteBay } from './SpriteBay';
 
@@ -13,15 +19,21 @@ export function Bay() {
   const kinds = new Set(selection.map((picked) => picked.collection));
   const ids = selection.map((picked) => picked.id);
   const [kind] = kinds;
+  const tool = useDesk((state) => state.tool);
+  const planeId = useDesk((state) => state.planeId);
+  const isTileTool = planeId !== null && (TILE_TOOLS as readonly string[]).includes(tool);
   return (
     <div className="h-full overflow-x-auto overflow-y-auto px-3 pt-1">
-      {kinds.size > 1 ? (
-        <p className="text-ash">
-          {selection.length} things of several kinds are picked: move, duplicate or delete them together, or
-          pick one kind to change it.
-        </p>
+      {isTileTool ? (
+        <PlaneBay id={planeId!} />
+      ) : tool === 'scatter' ? (
+        <ScatterBay />
+      ) : kinds.size > 1 ? (
+        <MixedBay count={selection.length} />
       ) : kind === 'lights' ? (
         <LightBay ids={ids} />
+      ) : kind === 'lamps' ? (
+        <LampBay ids={ids} />
       ) : kind === 'sprites' ? (
         <SpriteBay ids={ids} />
       ) : kind === 'occluders' ? (
@@ -33,6 +45,33 @@ export function Bay() {
       ) : (
         <SceneBay />
       )}
+    </div>
+  );
+}
+
+/** Things of several kinds: what can be done with all of them. */
+function MixedBay({ count }: { count: number }) {
+  const studio = useStudio();
+  const hasLights = useScene((state) => state.selection.some(({ collection }) => collection === 'lights'));
+  const key = (id: string, words: string) => <Key onClick={() => commandOf(id).run(studio)}>{words}</Key>;
+  return (
+    <div>
+      <p className="mb-1 text-large">
+        {count} things{' '}
+        <span className="text-plain text-ash">of several kinds; pick one kind to change it</span>
+      </p>
+      <div className="flex gap-[14px] pb-1">
+        <Column title="Copies">
+          <Row label="">
+            {key('duplicate', 'Duplicate')}
+            {key('copy', 'Copy')}
+            {key('delete', 'Delete')}
+          </Row>
+          {hasLights && <Row label="">{key('make-luminaire', 'Make a luminaire')}</Row>}
+          <Row label="">{key('tool-hang', 'Hang on a bracket')}</Row>
+        </Column>
+        <ManyColumn />
+      </div>
     </div>
   );
 }

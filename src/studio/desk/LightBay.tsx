@@ -5,9 +5,13 @@ import { change, create } from '@/core/scene/edits';
 import { hashText } from '@/core/time/noise';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Choice, ColourField, Column, Row, Switch } from '../controls/small';
+import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
+import { makeLuminaire } from '../store/lamp-edits';
 import { freshId } from '../store/studio';
+import { CircuitLetters } from './CircuitLetters';
+import { HangRow } from './HangRow';
+import { ManyColumn } from './ManyColumn';
 import { useField } from './use-fields';
 import { WickColumn } from './WickColumn';
 
@@ -26,6 +30,9 @@ export function LightBay({ ids }: { ids: string[] }) {
   const far = useField('lights', ids, 'spanFarId', 'Span');
   const near = useField('lights', ids, 'spanNearId', 'Span');
   const wick = useField('lights', ids, 'wickId', 'Wick');
+  const circuits = useField('lights', ids, 'circuitIds', 'Circuits');
+  const blocked = useField('lights', ids, 'blockedByCarrier', 'Carrier');
+  const hangs = useScene(({ scene }) => ids.some((id) => scene.lights[id]?.hangsOn));
   const planes = useScene((state) =>
     inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
   );
@@ -104,6 +111,7 @@ export function LightBay({ ids }: { ids: string[] }) {
           <Choice<FallCurve>
             label="Curve"
             value={curve.value}
+            differs={curve.differs}
             options={FALL_CURVES.map((c) => [c, CURVE_WORDS[c]])}
             onChange={curve.set}
           />
@@ -140,32 +148,59 @@ export function LightBay({ ids }: { ids: string[] }) {
           />
         </Column>
         <Column title="Shadow" aside={!shadows.value && <span className="text-signal">throws none</span>}>
-          <Switch label="Shadows" on={shadows.value} warns onChange={shadows.set} />
+          <Switch label="Shadows" on={shadows.value} warns differs={shadows.differs} onChange={shadows.set} />
           <Choice
             label="From"
             value={far.value ?? ''}
+            differs={far.differs}
             options={[['', 'Farthest plane'], ...planes]}
             onChange={(v) => far.set(v === '' ? null : v)}
           />
           <Choice
             label="To"
             value={near.value ?? ''}
+            differs={near.differs}
             options={[['', 'Nearest plane'], ...planes]}
             onChange={(v) => near.set(v === '' ? null : v)}
           />
           <Row label="Meets">
             <StoppedBy ids={ids} />
           </Row>
+          <CircuitLetters
+            label="Feeds"
+            ids={circuits.value}
+            differs={circuits.differs}
+            onChange={circuits.set}
+          />
+          {hangs && (
+            <Switch
+              label="Carrier"
+              on={blocked.value}
+              words={['stops its light', 'lets it by']}
+              differs={blocked.differs}
+              onChange={blocked.set}
+            />
+          )}
         </Column>
         <Column title="Wick">
           <Choice
             label="Wick"
             value={wick.value ?? ''}
+            differs={wick.differs}
             options={[['', 'None, steady'], ...wicks, ['new', 'New breeze …']]}
             onChange={setWick}
           />
           {wick.value && <WickColumn wickId={wick.value} lightId={ids[0]} />}
         </Column>
+        <Column title="Stands">
+          {ids.length === 1 && <HangRow collection="lights" id={ids[0]} />}
+          <Row label="Shelf">
+            <Key title="Placed copies follow it (Ctrl+L)" onClick={() => makeLuminaire(studio)}>
+              Make a luminaire
+            </Key>
+          </Row>
+        </Column>
+        {ids.length > 1 && <ManyColumn />}
       </div>
     </div>
   );

@@ -7,6 +7,8 @@ import { useScene, useStudio } from '../context';
 import { addPlane, movePlane } from '../elevation/planes';
 import { commandOf } from '../store/commands';
 import { ANSWER_WORDS } from './answers';
+import { CircuitLetters } from './CircuitLetters';
+import { giveTiles, TileBay } from './TileBay';
 import { useField } from './use-fields';
 
 export function PlaneBay({ id }: { id: string }) {
@@ -16,6 +18,8 @@ export function PlaneBay({ id }: { id: string }) {
   const count = useScene((state) => Object.keys(state.scene.planes).length);
   const tint = useField('planes', [id], 'tint', 'Tint');
   const answer = useField('planes', [id], 'answer', 'Answer');
+  const circuits = useField('planes', [id], 'circuitIds', 'Circuits');
+  const overlay = useField('planes', [id], 'overlay', 'Overlay');
   const hidden = useField('planes', [id], 'hidden', 'Hide');
   const locked = useField('planes', [id], 'locked', 'Lock');
   if (!plane) return null;
@@ -54,6 +58,20 @@ export function PlaneBay({ id }: { id: string }) {
           <Switch label="Shown" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
           <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
         </Column>
+        {plane.tiles ? (
+          <TileBay planeId={id} />
+        ) : (
+          <Column title="Light">
+            <CircuitLetters label="Listens" ids={circuits.value} onChange={circuits.set} />
+            <Switch
+              label="Overlay"
+              on={overlay.value}
+              words={['unlit, over all', 'no']}
+              onChange={overlay.set}
+            />
+            <TileSheetChoice planeId={id} />
+          </Column>
+        )}
         <Column title="Order">
           <Row label="Move">
             <Key disabled={at === 0} onClick={() => movePlane(studio, id, -1)}>
@@ -74,5 +92,24 @@ export function PlaneBay({ id }: { id: string }) {
         </Column>
       </div>
     </div>
+  );
+}
+
+/** Makes a plane one that is painted with the tiles of a sheet. */
+function TileSheetChoice({ planeId }: { planeId: string }) {
+  const studio = useStudio();
+  const artworks = useScene(({ scene }) =>
+    Object.entries(scene.artworks)
+      .filter(([, { binned }]) => !binned)
+      .map(([id, { name }]) => [id, name] as const)
+      .sort(([, a], [, b]) => a.localeCompare(b)),
+  );
+  return (
+    <Choice
+      label="Tiles"
+      value=""
+      options={[['', artworks.length === 0 ? 'no artworks yet' : 'none; choose a sheet …'], ...artworks]}
+      onChange={(artworkId) => artworkId && giveTiles(studio, planeId, artworkId)}
+    />
   );
 }

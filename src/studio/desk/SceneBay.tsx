@@ -1,8 +1,12 @@
 'use client';
 import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
-import { SETTINGS_ID } from '@/core/scene/document';
+import { SETTINGS_ID, settingsOf } from '@/core/scene/document';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Switch } from '../controls/small';
+import { SettingField } from '../controls/SettingField';
+import { useDesk, useScene, useStudio } from '../context';
+import { GATE_SIZES } from './gate-sizes';
+import { SetNames } from './ManyColumn';
 import { useField } from './use-fields';
 
 const SPACE_WORDS: Record<LightSpace, string> = { linear: 'Linear light', display: 'Display values' };
@@ -35,6 +39,7 @@ export function SceneBay() {
           />
         </Column>
         <Column title="Gate" aside="px">
+          <GateSize />
           <FieldOf
             collection="settings"
             ids={IDS}
@@ -74,6 +79,10 @@ export function SceneBay() {
             initial={270}
           />
         </Column>
+        <Column title="Grid and sets">
+          <GridField />
+          <SetNames />
+        </Column>
         <Column title="Picture">
           <Choice<'yes' | 'no'>
             label="Art"
@@ -93,5 +102,56 @@ export function SceneBay() {
         </Column>
       </div>
     </div>
+  );
+}
+
+/** One of the sizes that there are names for, or one set by hand. */
+function GateSize() {
+  const studio = useStudio();
+  const [width, height] = useScene(({ scene }) => {
+    const { gateWidthPx, gateHeightPx } = settingsOf(scene);
+    return [gateWidthPx, gateHeightPx];
+  });
+  const there = GATE_SIZES.find(([, , w, h]) => w === width && h === height);
+  return (
+    <Choice<string>
+      label="Size"
+      value={there?.[0] ?? 'hand'}
+      options={[
+        ...(there ? [] : [['hand', 'By hand'] as const]),
+        ...GATE_SIZES.map(([id, words]) => [id, words] as const),
+      ]}
+      onChange={(id) => {
+        const size = GATE_SIZES.find(([other]) => other === id);
+        if (!size) return;
+        const { gateX, gateY } = settingsOf(studio.scene);
+        const [, , gateWidthPx, gateHeightPx] = size;
+        // It grows and shrinks about its middle.
+        studio.setSettings('Size of the gate', {
+          gateWidthPx,
+          gateHeightPx,
+          gateX: Math.round(gateX + (width - gateWidthPx) / 2),
+          gateY: Math.round(gateY + (height - gateHeightPx) / 2),
+        });
+      }}
+    />
+  );
+}
+
+/** What things are placed and moved by, for this person. */
+function GridField() {
+  const studio = useStudio();
+  const gridPx = useDesk((state) => state.gridPx);
+  return (
+    <SettingField
+      label="Grid"
+      value={gridPx}
+      low={0}
+      high={128}
+      digits={0}
+      unit={gridPx === 0 ? 'off' : 'px'}
+      initial={0}
+      onChange={(value) => studio.desk.setState({ gridPx: Math.round(value) })}
+    />
   );
 }

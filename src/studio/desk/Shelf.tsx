@@ -1,26 +1,39 @@
 'use client';
-import { useState } from 'react';
-import { useDesk, useScene, useStudio } from '../context';
-import { importPictures, wordsOfReport } from '../store/import-pictures';
-import { pictureUrl } from '../store/server-api';
-import { deleteEdits } from '../store/delete-edits';
+import { useState, type MouseEvent } from 'react';
+import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
+import { FramePicture } from '../controls/FramePicture';
+import { useDesk, useScene, useStudio } from '../context';
+import { deleteEdits } from '../store/delete-edits';
+import { importPictures, wordsOfReport } from '../store/import-pictures';
 
-/** The project's artworks, ready to be put on the stage by a click or a drag. */
+/** What is dragged from the shelf to the stage, by its kind. */
+export const DRAGGED_ARTWORK = 'application/x-oilwick-artwork';
+export const DRAGGED_LUMINAIRE = 'application/x-oilwick-luminaire';
+
+const TABS = ['artworks', 'luminaires'] as const;
+const TAB_WORDS = { artworks: 'Artworks', luminaires: 'Luminaires' };
+
+/** The project's artworks and luminaires, ready to be put on the stage by a click or a drag. */
 export function Shelf() {
   const studio = useStudio();
+  const tab = useDesk((state) => state.shelfTab);
+  const tool = useDesk((state) => state.tool);
   const artworkId = useDesk((state) => state.artworkId);
-  const artworks = useScene((state) =>
-    Object.entries(state.scene.artworks)
-      .filter(([, { binned }]) => !binned)
-      .map(([id, { name, imageSha, widthPx, heightPx }]) => ({ id, name, imageSha, widthPx, heightPx }))
-      .sort((a, b) => a.name.localeCompare(b.name)),
-  );
+  const luminaireId = useDesk((state) => state.luminaireId);
   const [busy, setBusy] = useState<string | null>(null);
   const bringIn = async (files: File[]) => {
     const report = await importPictures(studio, files, (done, all) => setBusy(`${done} of ${all}`));
     setBusy(null);
     studio.say(wordsOfReport(report));
+  };
+  const chosen = tab === 'artworks' ? artworkId : luminaireId;
+  const deleteChosen = () => {
+    studio.scenes.transact({
+      label: tab === 'artworks' ? 'Delete an artwork' : 'Delete a luminaire',
+      edits: deleteEdits(studio, [{ collection: tab, id: chosen! }]),
+    });
+    studio.desk.setState({ artworkId: null, luminaireId: null, tool: 'pick' });
   };
   return (
     <aside
@@ -29,23 +42,26 @@ export function Shelf() {
     >
       <div className="mb-2 flex items-center gap-2">
         <h2 className="text-plain">Shelf</h2>
-        <span className="text-ash">
-          {artworks.length} artworks; click one and stamp it on the stage, or drag it there
+        {TABS.map((name) => (
+          <button
+            key={name}
+            type="button"
+            className="key"
+            aria-pressed={tab === name}
+            onClick={() => studio.desk.setState({ shelfTab: name })}
+          >
+            {TAB_WORDS[name]}
+          </button>
+        ))}
+        <span className="min-w-0 truncate text-ash">
+          {tool === 'scatter'
+            ? 'click what to scatter, with Ctrl for several'
+            : 'click one and stamp it on the stage, or drag it there'}
         </span>
         <span className="flex-1" />
         {busy && <span role="status">{busy}</span>}
-        {artworkId && (
-          <button
-            type="button"
-            className="key"
-            onClick={() => {
-              studio.scenes.transact({
-                label: 'Delete an artwork',
-                edits: deleteEdits(studio, [{ collection: 'artworks', id: artworkId }]),
-              });
-              studio.desk.setState({ artworkId: null, tool: 'pick' });
-            }}
-          >
+        {chosen && (
+          <button type="button" className="key" onClick={deleteChosen}>
             Delete the chosen one
           </button>
         )}
@@ -55,37 +71,114 @@ export function Shelf() {
         <button
           type="button"
           className="key"
-          onClick={() => studio.desk.setState({ shelfOpen: false, tool: 'pick', artworkId: null })}
+          onClick={() =>
+            studio.desk.setState({
+              shelfOpen: false,
+              artworkId: null,
+              luminaireId: null,
+              ...(tool === 'place' ? { tool: 'pick' } : {}),
+            })
+          }
         >
           Close
         </button>
       </div>
-      <ul className="flex flex-wrap gap-2 overflow-y-auto">
-        {artworks.map(({ id, name, imageSha, widthPx, heightPx }) => (
-          <li key={id}>
-            <button
-              type="button"
-              draggable
-              aria-pressed={artworkId === id}
-              title={`${name}, ${widthPx} × ${heightPx} px`}
-              className="flex h-[84px] w-[92px] cursor-pointer flex-col border border-line bg-soot p-1 aria-pressed:border-verdigris"
-              onDragStart={(event) => event.dataTransfer.setData('application/x-oilwick-artwork', id)}
-              onClick={() => studio.desk.setState({ artworkId: id, tool: 'place' })}
-            >
-              {/* eslint-disable-next-line @next/next/no-img-element -- art is shown pixel for pixel, never resampled by a server */}
-              <img
-                src={pictureUrl(imageSha)}
-                alt=""
-                className="pixels min-h-0 w-full flex-1 object-contain"
-              />
-              <span className="w-full truncate text-small">{name}</span>
-            </button>
-          </li>
-        ))}
-        {artworks.length === 0 && (
-          <li className="p-2 text-ash">No artworks yet: drop pictures on the stage.</li>
-        )}
-      </ul>
+      {tab === 'artworks' ? <Artworks /> : <Luminaires />}
     </aside>
+  );
+}
+
+function Artworks() {
+  const studio = useStudio();
+  const tool = useDesk((state) => state.tool);
+  const artworkId = useDesk((state) => state.artworkId);
+  const strewn = useDesk((state) => state.scatter.artworkIds);
+  const artworks = useScene((state) =>
+    Object.entries(state.scene.artworks)
+      .filter(([, { binned }]) => !binned)
+      .map(([id, artwork]) => ({ id, artwork }))
+      .sort((a, b) => a.artwork.name.localeCompare(b.artwork.name)),
+  );
+  const press = (id: string, { ctrlKey, metaKey }: MouseEvent) => {
+    if (tool !== 'scatter') return studio.desk.setState({ artworkId: id, luminaireId: null, tool: 'place' });
+    const rest = strewn.filter((other) => other !== id);
+    const artworkIds = ctrlKey || metaKey ? (strewn.includes(id) ? rest : [...strewn, id]) : [id];
+    studio.desk.setState(({ scatter }) => ({ scatter: { ...scatter, artworkIds } }));
+  };
+  return (
+    <ul className="flex flex-wrap gap-2 overflow-y-auto">
+      {artworks.map(({ id, artwork }) => (
+        <li key={id}>
+          <button
+            type="button"
+            draggable
+            aria-pressed={tool === 'scatter' ? strewn.includes(id) : artworkId === id}
+            title={`${artwork.name}, ${artwork.widthPx} × ${artwork.heightPx} px`}
+            className="flex h-[84px] w-[92px] cursor-pointer flex-col items-center border border-line bg-soot p-1 aria-pressed:border-verdigris"
+            onDragStart={(event) => event.dataTransfer.setData(DRAGGED_ARTWORK, id)}
+            onClick={(event) => press(id, event)}
+          >
+            <span className="flex min-h-0 w-full flex-1 items-center justify-center">
+              <FramePicture artwork={artwork} frame={framesIn(artwork)[0]} widthPx={82} heightPx={56} />
+            </span>
+            <span className="w-full truncate text-left text-small">{artwork.name}</span>
+          </button>
+        </li>
+      ))}
+      {artworks.length === 0 && (
+        <li className="p-2 text-ash">No artworks yet: drop pictures on the stage.</li>
+      )}
+    </ul>
+  );
+}
+
+function Luminaires() {
+  const studio = useStudio();
+  const luminaireId = useDesk((state) => state.luminaireId);
+  const luminaires = useScene(({ scene }) =>
+    Object.entries(scene.luminaires)
+      .map(([id, { name, lights, flames }]) => ({
+        id,
+        name,
+        colours: lights.map(({ colour }) => colour),
+        flame: flames[0] ? (scene.artworks[flames[0].artworkId] ?? null) : null,
+        count: Object.values(scene.lamps).filter((lamp) => lamp.luminaireId === id).length,
+      }))
+      .sort((a, b) => a.name.localeCompare(b.name)),
+  );
+  return (
+    <ul className="flex flex-wrap gap-2 overflow-y-auto">
+      {luminaires.map(({ id, name, colours, flame, count }) => (
+        <li key={id}>
+          <button
+            type="button"
+            draggable
+            aria-pressed={luminaireId === id}
+            title={`${name}: ${count} in this scene`}
+            className="flex h-[84px] w-[92px] cursor-pointer flex-col border border-line bg-soot p-1 aria-pressed:border-verdigris"
+            onDragStart={(event) => event.dataTransfer.setData(DRAGGED_LUMINAIRE, id)}
+            onClick={() => studio.desk.setState({ luminaireId: id, artworkId: null, tool: 'place' })}
+          >
+            <span className="flex min-h-0 flex-1 items-center justify-center gap-2">
+              {flame && (
+                <FramePicture artwork={flame} frame={framesIn(flame)[0]} widthPx={40} heightPx={48} />
+              )}
+              {colours.slice(0, 4).map((colour, i) => (
+                <span key={i} className="size-[12px] rotate-45" style={{ background: colour }} />
+              ))}
+            </span>
+            <span className="flex w-full justify-between gap-1 text-small">
+              <span className="truncate">{name}</span>
+              <span className="figure text-ash">{count}</span>
+            </span>
+          </button>
+        </li>
+      ))}
+      {luminaires.length === 0 && (
+        <li className="p-2 text-ash">
+          No luminaires yet: pick a light, and the sprite of its flame with it, and press Make a luminaire.
+        </li>
+      )}
+    </ul>
   );
 }

@@ -7,7 +7,11 @@ import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
 import { ANSWER_WORDS } from './answers';
+import { CircuitLetters } from './CircuitLetters';
 import { FrameFields } from './FrameFields';
+import { HangRow } from './HangRow';
+import { ManyColumn } from './ManyColumn';
+import { PlainColumn } from './PlainColumn';
 import { TraceColumn } from './TraceColumn';
 import { useField } from './use-fields';
 
@@ -22,6 +26,8 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   );
   const answer = useField('sprites', ids, 'answer', 'Answer');
   const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
+  const circuits = useField('sprites', ids, 'circuitIds', 'Circuits');
+  const plane = useField('sprites', ids, 'planeId', 'Put on a plane');
   if (!first) return null;
   const command = (id: string, words: string) => <Key onClick={() => commandOf(id).run(studio)}>{words}</Key>;
   const toPlane = (planeId: string) =>
@@ -29,9 +35,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
       label: 'Put on a plane',
       edits: ids.flatMap((id) => change(studio.scene, 'sprites', id, { planeId }) ?? []),
     });
-  const openRelief = () => {
-    studio.desk.setState({ bench: 'relief', artworkId: first.artworkId });
-  };
+  const openBench = (bench: 'art' | 'relief') => studio.desk.setState({ bench, artworkId: first.artworkId });
   return (
     <div>
       <div className="mb-1 flex items-center gap-2">
@@ -45,10 +49,19 @@ export function SpriteBay({ ids }: { ids: string[] }) {
             onChange={(name) => studio.set('Rename', 'sprites', ids[0], { name })}
           />
         )}
-        <span className="text-ash">sprite of {artwork?.name ?? 'a missing artwork'}</span>
-        <button type="button" className="cursor-pointer text-brass" onClick={openRelief}>
-          its relief
-        </button>
+        {first.artworkId === null ? (
+          <span className="text-ash">board, without art</span>
+        ) : (
+          <>
+            <span className="text-ash">sprite of {artwork?.name ?? 'a missing artwork'}</span>
+            <button type="button" className="cursor-pointer text-brass" onClick={() => openBench('art')}>
+              its art
+            </button>
+            <button type="button" className="cursor-pointer text-brass" onClick={() => openBench('relief')}>
+              its relief
+            </button>
+          </>
+        )}
       </div>
       <div className="flex gap-[14px] pb-1">
         <Column title="Place">
@@ -109,10 +122,17 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           />
         </Column>
         <Column title="Order">
-          <Choice label="Plane" value={first.planeId} options={planes} onChange={toPlane} />
+          <Choice
+            label="Plane"
+            value={plane.value}
+            differs={plane.differs}
+            options={planes}
+            onChange={toPlane}
+          />
           <Row label="Drawn">
-            {command('forward', 'Forward')}
             {command('back', 'Back')}
+            {command('forward', 'Fore')}
+            {command('front', 'First')}
           </Row>
           <Row label="Flip">
             {command('flip-x', '↔')}
@@ -124,11 +144,13 @@ export function SpriteBay({ ids }: { ids: string[] }) {
             {command('duplicate', 'Duplicate')}
             {command('delete', 'Delete')}
           </Row>
+          {ids.length === 1 && <HangRow collection="sprites" id={ids[0]} />}
         </Column>
         <Column title="Answer">
           <Choice
             label="Answer"
             value={answer.value ?? PLANES}
+            differs={answer.differs}
             options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
             onChange={(value) => answer.set(ANSWERS.find((a) => a === value) ?? null)}
           />
@@ -157,10 +179,23 @@ export function SpriteBay({ ids }: { ids: string[] }) {
             label="Shadows"
             on={takesShadows.value}
             words={['taken', 'not taken']}
+            differs={takesShadows.differs}
             onChange={takesShadows.set}
           />
+          <CircuitLetters
+            label="Listens"
+            ids={circuits.value}
+            differs={circuits.differs}
+            onChange={(next) => circuits.set(next)}
+          />
+          {circuits.value && (
+            <Row label="">
+              <Key onClick={() => circuits.set(null)}>As the plane</Key>
+            </Row>
+          )}
         </Column>
-        {ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
+        {first.plain ? <PlainColumn ids={ids} /> : ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
+        {ids.length > 1 && <ManyColumn />}
       </div>
     </div>
   );

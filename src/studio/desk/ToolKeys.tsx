@@ -8,34 +8,30 @@ import { inOrder } from '@/core/scene/document';
 export function ToolKeys() {
   const studio = useStudio();
   const tool = useDesk((state) => state.tool);
-  const shelfOpen = useDesk((state) => state.shelfOpen);
   const planeId = useDesk((state) => state.planeId);
   const planes = useScene((state) =>
     inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
   );
   return (
     <div className="flex w-[168px] shrink-0 flex-col gap-1 border-r border-line bg-soot p-2">
-      <div role="toolbar" aria-label="Tools" className="grid auto-rows-[26px] grid-cols-2 gap-1">
+      <div role="toolbar" aria-label="Tools" className="grid auto-rows-[25px] grid-cols-2 gap-1">
         {TOOLS.map((name) => (
           <ToolKey
             key={name}
             words={TOOL_WORDS[name].words}
             keyName={TOOL_WORDS[name].key}
+            title={TOOL_WORDS[name].hint}
             pressed={tool === name}
             onClick={() => commandOf(`tool-${name}`).run(studio)}
           />
         ))}
-        <ToolKey
-          words="Shelf"
-          pressed={shelfOpen}
-          onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}
-        />
       </div>
+      <ShelfKey />
       <label className="mt-auto flex items-center gap-2 text-ash">
         onto
         <select
           aria-label="Plane that new things are put on"
-          className="key min-w-0 flex-1 text-chalk"
+          className="key min-w-0 flex-1 py-0 text-chalk"
           value={planeId ?? ''}
           onChange={(event) => studio.desk.setState({ planeId: event.currentTarget.value })}
         >
@@ -47,5 +43,20 @@ export function ToolKeys() {
         </select>
       </label>
     </div>
+  );
+}
+
+function ShelfKey() {
+  const studio = useStudio();
+  const shelfOpen = useDesk((state) => state.shelfOpen);
+  return (
+    <button
+      type="button"
+      className="h-[18px] cursor-pointer text-left text-brass"
+      aria-pressed={shelfOpen}
+      onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}
+    >
+      {shelfOpen ? 'Close the shelf' : 'Open the shelf'}
+    </button>
   );
 }

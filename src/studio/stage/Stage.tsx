@@ -1,9 +1,9 @@
 'use client';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
-import { Shelf } from '../desk/Shelf';
+import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../desk/Shelf';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
-import { placeSprite } from '../tools/place-sprite';
+import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from './read-colours';
 import { StageController } from './stage-controller';
 import { registerStage } from './stage-registry';
@@ -23,7 +23,9 @@ export function Stage() {
   const controller = useRef<StageController | null>(null);
   const shelfOpen = useDesk((state) => state.shelfOpen);
   const tool = useDesk((state) => state.tool);
-  const isEmpty = useScene((state) => Object.keys(state.scene.sprites).length === 0);
+  const isEmpty = useScene(
+    ({ scene: { sprites, chunks } }) => Object.keys(sprites).length === 0 && Object.keys(chunks).length === 0,
+  );
   const [busy, setBusy] = useState<string | null>(null);
 
   useEffect(() => {
@@ -46,8 +48,10 @@ export function Stage() {
   const drop = async (event: DragEvent) => {
     event.preventDefault();
     const place = controller.current!.scenePlace(event.nativeEvent);
-    const artworkId = event.dataTransfer.getData('application/x-oilwick-artwork');
+    const artworkId = event.dataTransfer.getData(DRAGGED_ARTWORK);
     if (artworkId) return placeSprite(studio, artworkId, ...place);
+    const luminaireId = event.dataTransfer.getData(DRAGGED_LUMINAIRE);
+    if (luminaireId) return placeLamp(studio, luminaireId, ...place);
     const files = [...event.dataTransfer.files];
     if (files.length > 0) await bringIn(files, place);
   };

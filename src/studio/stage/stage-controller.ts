@@ -13,10 +13,8 @@ import { Renderer, type Presentation } from '@/gpu/renderer';
 import { advance } from '../store/live';
 import type { ToolName, Wipe } from '../store/desk-store';
 import type { Studio } from '../store/studio';
-import { PenTool } from '../tools/pen';
+import { allTools } from '../tools/all-tools';
 import { PickTool } from '../tools/pick';
-import { PlaceSpriteTool } from '../tools/place-sprite';
-import { PointLightTool } from '../tools/point-light';
 import type { Tool, ToolEvent } from '../tools/tool';
 import { drawStageMarks } from './stage-marks';
 import { handleAt } from './handles';
@@ -69,13 +67,7 @@ export class StageController {
     private readonly studio: Studio,
     private readonly elements: StageElements,
   ) {
-    this.tools = {
-      pick: new PickTool(studio),
-      point: new PointLightTool(studio),
-      place: new PlaceSpriteTool(studio),
-      outline: new PenTool(studio, 'closed'),
-      line: new PenTool(studio, 'line'),
-    };
+    this.tools = allTools(studio);
     this.start();
   }
 
@@ -222,7 +214,9 @@ export class StageController {
     this.lastTime = now;
     const { tool, bench } = studio.desk.getState();
     if (tool !== this.lastTool) {
-      this.tools[this.lastTool].cancel();
+      const last = this.tools[this.lastTool];
+      if (last.leave) last.leave();
+      else last.cancel();
       this.lastTool = tool;
     }
     const wasDirty = this.dirty;

@@ -1,29 +1,45 @@
 /** Every action, defined once: its words, its key, whether it can be done now, and the doing. */
-import { change, create, type Edit } from '@/core/scene/edits';
-import { inOrder, type Sprite } from '@/core/scene/document';
-import { orderAfter, orderBetween } from '@/core/scene/order';
+import { cellOf, FLIP_X, FLIP_Y, tileOf, turnedTile } from '@/core/art/tiles';
+import { change } from '@/core/scene/edits';
+import type { Sprite } from '@/core/scene/document';
 import { ART_COMMANDS } from './art-commands';
-import type { Command } from './command';
+import { CLIP_COMMANDS } from './clip-commands';
+import { anyPicked, onStage, spritesPicked, type Command } from './command';
 import { deleteEdits } from './delete-edits';
-import { BENCHES, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
+import { BENCHES, TILE_TOOLS, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
 import { DAY_RATE } from './live';
-import type { Picked } from './scene-store';
+import { PLACING_COMMANDS } from './placing-commands';
 import { RELIEF_COMMANDS } from './relief-commands';
-import { freshId, type Studio } from './studio';
+import type { Studio } from './studio';
 import { movedEdits } from '../tools/pick';
 
-export const TOOL_WORDS: Record<ToolName, { words: string; key: string }> = {
-  pick: { words: 'Pick', key: 'q' },
-  point: { words: 'Point', key: 'p' },
-  place: { words: 'Place', key: 'l' },
-  outline: { words: 'Outline', key: 'k' },
-  line: { words: 'Line', key: 'j' },
+export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: string }> = {
+  pick: { words: 'Pick', key: 'q', hint: 'Choose, move and shape things' },
+  point: { words: 'Point', key: 'p', hint: 'A light that shines all round' },
+  place: { words: 'Place', key: 'l', hint: 'Stamp what is chosen on the shelf' },
+  scatter: { words: 'Scatter', key: 's', hint: 'Strew several artworks over a box' },
+  board: { words: 'Board', key: 'b', hint: 'A rectangle of one colour, without art' },
+  hang: { words: 'Hang', key: 'g', hint: 'Hang what is picked on a bracket' },
+  outline: { words: 'Outline', key: 'k', hint: 'A closed occluder, point by point' },
+  line: { words: 'Line', key: 'j', hint: 'An open occluder, point by point' },
+  rectangle: { words: 'Box', key: 'n', hint: 'A rectangle that stops light' },
+  ellipse: { words: 'Ellipse', key: 'e', hint: 'An ellipse that stops light' },
+  lay: { words: 'Lay', key: 'y', hint: 'Lay tiles cell by cell' },
+  box: { words: 'Lay a box', key: 'u', hint: 'Fill a box with tiles' },
+  flood: { words: 'Flood', key: 'i', hint: 'Exchange all alike that hang together' },
+  lift: { words: 'Lift', key: 'o', hint: 'Take tiles away' },
+  match: { words: 'Match', key: 'm', hint: 'Lay more of a tile that is there' },
 };
 
 const always = () => true;
-const onStage = (studio: Studio) => ['stage', 'time'].includes(studio.desk.getState().bench);
-const anyPicked = (studio: Studio) => onStage(studio) && studio.scenes.state.selection.length > 0;
-const spritesPicked = (studio: Studio) => onStage(studio) && studio.pickedOf('sprites').length > 0;
+const laysTiles = (studio: Studio) =>
+  onStage(studio) && (TILE_TOOLS as readonly string[]).includes(studio.desk.getState().tool);
+
+/** Turns or flips the tile that is laid. */
+function turnTile(studio: Studio, change: (orientation: number) => number): void {
+  const tile = tileOf(studio.desk.getState().tile);
+  if (tile) studio.desk.setState({ tile: cellOf({ ...tile, orientation: change(tile.orientation) }) });
+}
 
 function deletePicked(studio: Studio): void {
   const { selection } = studio.scenes.state;
@@ -31,54 +47,6 @@ function deletePicked(studio: Studio): void {
   if (studio.pickedOf('planes').length > 0 && planes < 1)
     return studio.say('The last plane stays: everything stands on planes.');
   studio.scenes.transact({ label: 'Delete', edits: deleteEdits(studio, selection), selection: [] });
-}
-
-/** How far a copy stands from what it was made of. */
-const COPY_AWAY_PX = 8;
-
-function duplicatePicked(studio: Studio): void {
-  const { scene } = studio;
-  const edits: Edit[] = [];
-  const selection: Picked[] = [];
-  for (const { collection, id } of studio.scenes.state.selection) {
-    const copyId = freshId();
-    if (collection === 'sprites') {
-      const sprite = scene.sprites[id];
-      edits.push(
-        create('sprites', copyId, {
-          ...sprite,
-          x: sprite.x + COPY_AWAY_PX,
-          order: orderAfter(Object.values(scene.sprites).map((s) => s.order)),
-        }),
-      );
-      for (const occluder of Object.values(scene.occluders)) {
-        if (occluder.spriteId === id)
-          edits.push(create('occluders', freshId(), { ...occluder, spriteId: copyId }));
-      }
-    } else if (collection === 'lights') {
-      const light = scene.lights[id];
-      edits.push(
-        create('lights', copyId, {
-          ...light,
-          name: `${light.name} copy`,
-          x: light.x + COPY_AWAY_PX,
-          order: orderAfter(Object.values(scene.lights).map((l) => l.order)),
-        }),
-      );
-    } else if (collection === 'occluders') {
-      const occluder = scene.occluders[id];
-      edits.push(
-        create('occluders', copyId, {
-          ...occluder,
-          outlines: occluder.outlines.map((points) =>
-            points.map((v, i) => (i % 2 === 0 ? v + COPY_AWAY_PX : v)),
-          ),
-        }),
-      );
-    } else continue;
-    selection.push({ collection, id: copyId });
-  }
-  if (edits.length > 0) studio.scenes.transact({ label: 'Duplicate', edits, selection });
 }
 
 function eachSprite(studio: Studio, label: string, fields: (sprite: Sprite) => Partial<Sprite>): void {
@@ -101,24 +69,6 @@ function nudge(dx: number, dy: number) {
     });
 }
 
-/** Moves picked sprites one step in the drawing order of their plane. */
-function reorder(studio: Studio, direction: 1 | -1): void {
-  const [id] = studio.pickedOf('sprites');
-  const { planeId } = studio.scene.sprites[id];
-  const row = inOrder(
-    Object.fromEntries(Object.entries(studio.scene.sprites).filter(([, s]) => s.planeId === planeId)),
-  );
-  const at = row.findIndex(([other]) => other === id);
-  const [low, high] = direction === 1 ? [row[at + 1], row[at + 2]] : [row[at - 2], row[at - 1]];
-  if (direction === 1 ? !low : !high) return;
-  const bounds: [string | null, string | null] = [low?.[1].order ?? null, high?.[1].order ?? null];
-  // Equal keys, as two copies may have, leave no room between them.
-  if (bounds[0] !== null && bounds[1] !== null && bounds[0] >= bounds[1]) bounds[1] = null;
-  studio.set(direction === 1 ? 'Bring forward' : 'Send back', 'sprites', id, {
-    order: orderBetween(...bounds),
-  });
-}
-
 function toBench(bench: Bench) {
   return (studio: Studio) => studio.desk.setState({ bench });
 }
@@ -131,7 +81,7 @@ const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
   run: toBench(bench),
 }));
 
-const TOOL_COMMANDS: Command[] = TOOLS.map((tool) => ({
+const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS].map((tool) => ({
   id: `tool-${tool}`,
   words: `${TOOL_WORDS[tool].words} tool`,
   keys: [TOOL_WORDS[tool].key],
@@ -162,23 +112,37 @@ export const COMMANDS: Command[] = [
     run: deletePicked,
   },
   {
-    id: 'duplicate',
-    words: 'Duplicate what is picked',
-    keys: ['ctrl+d'],
-    can: anyPicked,
-    run: duplicatePicked,
-  },
-  {
     id: 'pick-all',
     words: 'Pick all lights and sprites',
     keys: ['ctrl+a'],
     can: onStage,
     run: (s) =>
       s.scenes.select(
-        (['lights', 'sprites'] as const).flatMap((collection) =>
+        (['lights', 'lamps', 'sprites'] as const).flatMap((collection) =>
           Object.keys(s.scene[collection]).map((id) => ({ collection, id })),
         ),
       ),
+  },
+  {
+    id: 'flip-tile-x',
+    words: 'Flip the tile left to right',
+    keys: ['h'],
+    can: laysTiles,
+    run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_X),
+  },
+  {
+    id: 'flip-tile-y',
+    words: 'Flip the tile top to bottom',
+    keys: ['v'],
+    can: laysTiles,
+    run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_Y),
+  },
+  {
+    id: 'turn-tile',
+    words: 'Turn the tile',
+    keys: ['t'],
+    can: laysTiles,
+    run: (s) => turnTile(s, turnedTile),
   },
   {
     id: 'flip-x',
@@ -201,14 +165,6 @@ export const COMMANDS: Command[] = [
     can: spritesPicked,
     run: (s) => eachSprite(s, 'Turn', ({ turnDeg }) => ({ turnDeg: (((turnDeg + 90) % 360) + 360) % 360 })),
   },
-  {
-    id: 'forward',
-    words: 'Bring forward',
-    keys: ['.'],
-    can: (s) => spritesPicked(s),
-    run: (s) => reorder(s, 1),
-  },
-  { id: 'back', words: 'Send back', keys: [','], can: (s) => spritesPicked(s), run: (s) => reorder(s, -1) },
   { id: 'left', words: 'Nudge left', keys: ['arrowleft'], can: anyPicked, run: nudge(-1, 0) },
   { id: 'right', words: 'Nudge right', keys: ['arrowright'], can: anyPicked, run: nudge(1, 0) },
   { id: 'up', words: 'Nudge up', keys: ['arrowup'], can: anyPicked, run: nudge(0, -1) },
@@ -245,6 +201,8 @@ export const COMMANDS: Command[] = [
     can: onStage,
     run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })),
   },
+  ...CLIP_COMMANDS,
+  ...PLACING_COMMANDS,
   ...TOOL_COMMANDS,
   ...RELIEF_COMMANDS,
   ...BENCH_COMMANDS,

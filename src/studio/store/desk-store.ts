@@ -12,8 +12,37 @@ export const BENCH_WORDS: Record<Bench, string> = {
   handoff: 'Hand-off',
 };
 
-export const TOOLS = ['pick', 'point', 'place', 'outline', 'line'] as const;
-export type ToolName = (typeof TOOLS)[number];
+/** The tools of the stage; those of tiles stand beside the tiles. */
+export const TOOLS = [
+  'pick',
+  'point',
+  'place',
+  'scatter',
+  'board',
+  'hang',
+  'outline',
+  'line',
+  'rectangle',
+  'ellipse',
+] as const;
+export const TILE_TOOLS = ['lay', 'box', 'flood', 'lift', 'match'] as const;
+export type TileToolName = (typeof TILE_TOOLS)[number];
+export type ToolName = (typeof TOOLS)[number] | TileToolName;
+
+/** How scattered sprites stand. */
+export interface Scatter {
+  /** The artworks that are scattered, in turn by chance. */
+  artworkIds: readonly string[];
+  count: number;
+  seed: number;
+  /** Least distance between two of them. */
+  spacingPx: number;
+  /** By how much their sizes differ, to either side of 1. */
+  sizeShare: number;
+  /** By how much they are turned, to either side. */
+  turnDeg: number;
+  flips: boolean;
+}
 
 /** What the left side of the wipe leaves out; the right side shows all. */
 export const WIPES = ['none', 'unlit', 'relief', 'shadows'] as const;
@@ -25,7 +54,17 @@ export interface DeskState {
   planeId: string | null;
   /** The artwork that the place tool stamps. */
   artworkId: string | null;
+  /** The luminaire that the place tool stamps in the place of an artwork. */
+  luminaireId: string | null;
+  /** The cell that tile tools lay. */
+  tile: number;
+  /** The colour of new boards. */
+  boardColour: string;
+  scatter: Scatter;
+  /** Things are placed and moved by whole multiples of this; 0 is no grid. */
+  gridPx: number;
   shelfOpen: boolean;
+  shelfTab: 'artworks' | 'luminaires';
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
   soloPlanes: ReadonlySet<string>;
@@ -58,7 +97,13 @@ export function createDesk(bench: Bench) {
     tool: 'pick',
     planeId: null,
     artworkId: null,
+    luminaireId: null,
+    tile: 1,
+    boardColour: '#6b7076',
+    scatter: { artworkIds: [], count: 12, seed: 1, spacingPx: 8, sizeShare: 0, turnDeg: 0, flips: true },
+    gridPx: 0,
     shelfOpen: false,
+    shelfTab: 'artworks',
     solo: new Set(),
     muted: new Set(),
     soloPlanes: new Set(),

@@ -15,6 +15,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
   const desk = createDesk('stage');
   desk.setState({ planeId: inOrder(scene.planes).at(-1)![0] });
   const fake = {
+    info: { id: 'scene', name: 'Scene', projectId: 'project', projectName: 'Project' },
     scenes,
     desk,
     live: createLive(12),

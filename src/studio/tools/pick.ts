@@ -100,15 +100,17 @@ export class PickTool implements Tool {
     this.readout = null;
   }
 
-  cancel(): boolean {
-    const { state, studio } = this;
+  leave(): boolean {
+    const { state } = this;
     this.state = { kind: 'idle' };
     this.readout = null;
-    if (state.kind === 'moving' || state.kind === 'handling') {
-      state.gesture.cancel();
-      return true;
-    }
-    if (state.kind === 'marquee') return true;
+    if (state.kind === 'moving' || state.kind === 'handling') state.gesture.cancel();
+    return state.kind === 'moving' || state.kind === 'handling' || state.kind === 'marquee';
+  }
+
+  cancel(): boolean {
+    const { studio } = this;
+    if (this.leave()) return true;
     if (studio.scenes.state.selection.length === 0) return false;
     studio.scenes.select([]);
     return true;

@@ -1,71 +1,116 @@
-/** Place: stamps the artwork chosen on the shelf onto the current plane. */
-import { newSprite } from '@/core/scene/defaults';
-import { create } from '@/core/scene/edits';
-import { orderAfter } from '@/core/scene/order';
+/** Place: stamps the artwork or the luminaire chosen on the shelf onto the current plane. */
+import { newLamp, newSprite } from '@/core/scene/defaults';
+import { create, type Edit } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import { settingsOf } from '@/core/scene/document';
+import type { Artwork, SceneDocument } from '@/core/scene/document';
+import { orderAfter } from '@/core/scene/order';
 import { freshId, type Studio } from '../store/studio';
+import { frontOrder, snappedPlace } from './placing';
 import type { Tool, ToolEvent } from './tool';
 
 export class PlaceSpriteTool implements Tool {
   constructor(private readonly studio: Studio) {}
 
   down({ x, y }: ToolEvent): void {
-    const { artworkId } = this.studio.desk.getState();
-    if (!artworkId || !this.studio.scene.artworks[artworkId]) {
+    const { artworkId, luminaireId } = this.studio.desk.getState();
+    const { artworks, luminaires } = this.studio.scene;
+    if (luminaireId && luminaires[luminaireId]) placeLamp(this.studio, luminaireId, x, y);
+    else if (artworkId && artworks[artworkId]) placeSprite(this.studio, artworkId, x, y);
+    else {
       this.studio.desk.setState({ shelfOpen: true });
-      this.studio.say('Choose an artwork on the shelf, then click on the stage.');
-      return;
+      this.studio.say('Choose an artwork or a luminaire on the shelf, then click on the stage.');
     }
-    placeSprite(this.studio, artworkId, x, y);
   }
 
   move(): void {}
   up(): void {}
 
   cancel(): boolean {
-    if (this.studio.desk.getState().artworkId === null) return false;
-    this.studio.desk.setState({ artworkId: null, tool: 'pick' });
+    const { artworkId, luminaireId } = this.studio.desk.getState();
+    if (artworkId === null && luminaireId === null) return false;
+    this.studio.desk.setState({ artworkId: null, luminaireId: null, tool: 'pick' });
     return true;
   }
 
   hint(): string {
-    const { artworkId } = this.studio.desk.getState();
-    const artwork = artworkId ? this.studio.scene.artworks[artworkId] : null;
-    const plane = this.studio.scene.planes[this.studio.planeId()];
-    return artwork
-      ? `Click to place ${artwork.name} on ${plane?.name ?? 'a plane'}; Escape to stop`
-      : 'Choose an artwork on the shelf';
+    const { artworkId, luminaireId } = this.studio.desk.getState();
+    const { artworks, luminaires, planes } = this.studio.scene;
+    const chosen = luminaires[luminaireId ?? ''] ?? artworks[artworkId ?? ''];
+    const plane = planes[this.studio.planeId()];
+    return chosen
+      ? `Click to place ${chosen.name} on ${plane?.name ?? 'a plane'}; Escape to stop`
+      : 'Choose an artwork or a luminaire on the shelf';
   }
+}
+
+/** The current plane with the place that a drawn place has on it; null where there is no plane. */
+function placeOnPlane(
+  studio: Studio,
+  x: number,
+  y: number,
+): { planeId: string; x: number; y: number } | null {
+  const planeId = studio.planeId();
+  const plane = studio.scene.planes[planeId];
+  if (!plane) {
+    studio.say('Make a plane first: everything stands on planes.');
+    return null;
+  }
+  const [dx, dy] = parallaxShift(studio.scene, plane);
+  const [px, py] = snappedPlace(studio, x - dx, y - dy);
+  return { planeId, x: px, y: py };
 }
 
 /** Puts a sprite of an artwork at a drawn place on the current plane and picks it. */
 export function placeSprite(studio: Studio, artworkId: string, x: number, y: number): void {
+  const place = placeOnPlane(studio, x, y);
+  if (!place) return;
   const { scene } = studio;
-  const planeId = studio.planeId();
-  const plane = scene.planes[planeId];
-  if (!plane) return studio.say('Make a plane first: sprites stand on planes.');
-  const [dx, dy] = parallaxShift(scene, plane);
-  const whole = settingsOf(scene).pixelArt ? Math.round : (v: number) => v;
   const id = freshId();
-  const { name, answer, takesShadows } = scene.artworks[artworkId];
-  const sprite = newSprite({
-    name,
-    answer,
-    takesShadows,
-    planeId,
-    artworkId,
-    x: whole(x - dx),
-    y: whole(y - dy),
-    order: orderAfter(
-      Object.values(scene.sprites)
-        .filter((s) => s.planeId === planeId)
-        .map((s) => s.order),
-    ),
-  });
+  const artwork = scene.artworks[artworkId];
+  const { name, answer, takesShadows } = artwork;
+  const order = frontOrder(scene, place.planeId);
+  const sprite = newSprite({ name, answer, takesShadows, artworkId, ...place, order });
   studio.scenes.transact({
     label: 'Place a sprite',
-    edits: [create('sprites', id, sprite)],
+    edits: [create('sprites', id, sprite), ...broughtLamps(scene, id, artwork, place.planeId, order)],
     selection: [{ collection: 'sprites', id }],
+  });
+}
+
+/** The lamps that an artwork brings along to one of its sprites. */
+export function broughtLamps(
+  scene: SceneDocument,
+  spriteId: string,
+  { lamps }: Pick<Artwork, 'lamps'>,
+  planeId: string,
+  after: string,
+): Edit[] {
+  let order = after;
+  return lamps.flatMap(({ luminaireId, bracketId, x, y }) => {
+    const luminaire = scene.luminaires[luminaireId];
+    if (!luminaire) return [];
+    order = orderAfter([order]);
+    const hangsOn = { spriteId, bracketId };
+    return [
+      create(
+        'lamps',
+        freshId(),
+        newLamp({ name: luminaire.name, luminaireId, planeId, order, hangsOn, x, y }),
+      ),
+    ];
+  });
+}
+
+/** Puts a lamp at a drawn place on the current plane and picks it. */
+export function placeLamp(studio: Studio, luminaireId: string, x: number, y: number): void {
+  const place = placeOnPlane(studio, x, y);
+  if (!place) return;
+  const id = freshId();
+  const { name } = studio.scene.luminaires[luminaireId];
+  const lamp = newLamp({ name, luminaireId, ...place, order: frontOrder(studio.scene, place.planeId) });
+  studio.scenes.transact({
+    label: 'Place a lamp',
+    edits: [create('lamps', id, lamp)],
+    selection: [{ collection: 'lamps', id }],
   });
 }

@@ -17,8 +17,10 @@ export interface Tool {
   down(event: ToolEvent): void;
   move(event: ToolEvent): void;
   up(event: ToolEvent): void;
-  /** Escape, or another tool was taken. @returns whether there was anything to cancel */
+  /** Escape. @returns whether there was anything to cancel */
   cancel(): boolean;
+  /** Another tool was taken; what is picked stays so. Without it `cancel` is called. */
+  leave?(): void;
   /** The second press of a double click was made. */
   doubleDown?(event: ToolEvent): void;
   /** Enter: finishes what is being drawn. */

@@ -1,0 +1,203 @@
+/** Tile planes: laid by every tool, turned, read from CSV, and stopping light as whole walls. */
+import { expect, test, type Page } from '@playwright/test';
+import { newArtwork, newLight, newScene, newSprite } from '../src/core/scene/defaults';
+import type { SceneDocument } from '../src/core/scene/document';
+import { drag, expectColour, openDocument, png, saved, stage } from './helpers';
+
+const RED = [200, 40, 40];
+const GREEN = [40, 180, 60];
+const DARK = [10, 10, 14];
+
+/** Two tiles of 16 px: one half red and half blue, one green. */
+const sheet = () =>
+  png(32, 16, (x) => (x < 8 ? [200, 40, 40, 255] : x < 16 ? [40, 60, 200, 255] : [40, 180, 60, 255]));
+
+function document(): SceneDocument {
+  const scene = newScene({
+    lightSpace: 'display',
+    ambientColour: '#ffffff',
+    ambientLevel: 1,
+    backdropColour: '#0a0a0e',
+    backdropLit: false,
+  });
+  const cell = { top: 0, widthPx: 16, heightPx: 16, shiftX: 0, shiftY: 0, seconds: null };
+  scene.artworks.sheet = newArtwork({
+    name: 'Ground',
+    imageSha: 'a'.repeat(64),
+    widthPx: 32,
+    heightPx: 16,
+    pixelArt: true,
+    frames: [
+      { ...cell, name: 'half', left: 0 },
+      { ...cell, name: 'grass', left: 16 },
+    ],
+    occluders: [
+      {
+        id: 'body',
+        name: 'Body',
+        kind: 'closed',
+        ownShade: 'lit',
+        outlines: [],
+        smooth: [],
+        frames: [{ frame: 1, outlines: [[0, 0, 16, 0, 16, 16, 0, 16]], smooth: [] }],
+      },
+    ],
+  });
+  return scene;
+}
+
+/** Where a place of the scene lies on the stage: the gate of 480 x 270 is fitted at twice its size. */
+async function at(page: Page, x: number, y: number): Promise<[number, number]> {
+  const box = (await stage(page).boundingBox())!;
+  return [box.width / 2 + (x - 240) * 2, box.height / 2 + (y - 135) * 2];
+}
+
+async function openTiles(page: Page, scene = document()) {
+  const ids = await openDocument(page, scene, { sheet: sheet() });
+  await page.getByLabel('Elevation').getByRole('button', { name: 'Middle', exact: true }).click();
+  return ids;
+}
+
+const colourOf = async (page: Page, x: number, y: number, colour: readonly number[]) =>
+  expectColour(page, await at(page, x, y), colour);
+
+test('a plane is laid with tiles cell by cell, in boxes and floods; they are turned, matched, lifted and undone', async ({
+  page,
+}) => {
+  await openTiles(page);
+  await page.getByRole('combobox', { name: 'Tiles' }).selectOption({ label: 'Ground' });
+  await expect(page.getByLabel('Tiles of the sheet').getByRole('button')).toHaveCount(2);
+  // A drag lays every cell on its way; only the cells' own pixels are covered.
+  await drag(page, await at(page, 168, 104), await at(page, 216, 104));
+  await colourOf(page, 164, 104, RED);
+  await colourOf(page, 196, 104, RED);
+  await colourOf(page, 212, 104, RED);
+  await colourOf(page, 230, 104, DARK);
+  await colourOf(page, 164, 118, DARK);
+
+  // Flipped left to right, red is on the other side.
+  await stage(page).focus();
+  await page.keyboard.press('h');
+  await stage(page).click({ position: await place(page, 248, 104) });
+  await colourOf(page, 244, 104, [40, 60, 200]);
+  await colourOf(page, 252, 104, RED);
+  await page.keyboard.press('h');
+
+  // A box of grass, then a flood within it: red goes where grass hangs together.
+  await page.getByLabel('Tiles of the sheet').getByRole('button', { name: 'Tile 1, grass' }).click();
+  await stage(page).focus();
+  await page.keyboard.press('u');
+  await drag(page, await at(page, 168, 136), await at(page, 280, 168));
+  await colourOf(page, 168, 136, GREEN);
+  await colourOf(page, 280, 168, GREEN);
+  await page.getByLabel('Tiles of the sheet').getByRole('button', { name: 'Tile 0, half' }).click();
+  await stage(page).focus();
+  await page.keyboard.press('i');
+  await stage(page).click({ position: await place(page, 232, 152) });
+  await colourOf(page, 164, 136, RED);
+  await colourOf(page, 276, 168, RED);
+  await page.keyboard.press('Control+z');
+  await colourOf(page, 276, 168, GREEN);
+
+  // Matching takes up the tile that is there, and lays it next.
+  await page.keyboard.press('m');
+  await stage(page).click({ position: await place(page, 200, 152) });
+  await expect(stage(page)).toHaveAttribute('data-tool', 'lay');
+  await stage(page).click({ position: await place(page, 328, 104) });
+  await colourOf(page, 322, 104, GREEN);
+
+  await page.keyboard.press('o');
+  await drag(page, await at(page, 168, 104), await at(page, 216, 104));
+  await colourOf(page, 164, 104, DARK);
+  await colourOf(page, 212, 104, DARK);
+  await saved(page);
+  await page.reload();
+  await colourOf(page, 322, 104, GREEN);
+  await colourOf(page, 164, 104, DARK);
+});
+
+test('a table of numbers becomes tiles, and one that is none is refused with its line', async ({ page }) => {
+  await openTiles(page);
+  await page.getByRole('combobox', { name: 'Tiles' }).selectOption({ label: 'Ground' });
+  const file = (text: string) => ({ name: 'map.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const read = page.getByLabel('Read a CSV whose first tile is 0');
+  await read.setInputFiles(file('1,1,x\n'));
+  await expect(page.getByText('"x" in line 1, column 3 is no tile number')).toBeVisible();
+  await read.setInputFiles(file('0,1\n7,0\n'));
+  await expect(
+    page.getByText('no tile 7, as in line 2, column 1: the sheet has 2, from 0 to 1'),
+  ).toBeVisible();
+  const rows = Array.from({ length: 10 }, (_, y) =>
+    Array.from({ length: 18 }, (_, x) => (y === 6 && x > 9 && x < 15 ? 1 : -1)).join(';'),
+  );
+  await read.setInputFiles(file(rows.join('\r\n')));
+  await expect(page.getByText('5 tiles read from map.csv')).toBeVisible();
+  await colourOf(page, 164, 104, GREEN);
+  await colourOf(page, 236, 104, GREEN);
+  await colourOf(page, 150, 104, DARK);
+});
+
+test('tiles stop light as one wall, which opens where a tile is lifted', async ({ page }) => {
+  const scene = document();
+  scene.settings.scene.ambientLevel = 0.05;
+  scene.planes['plane-middle'].tiles = {
+    artworkId: 'sheet',
+    x: 0,
+    y: 0,
+    cellWidthPx: 16,
+    cellHeightPx: 16,
+    blocks: true,
+    ownShade: 'lit',
+  };
+  const cells = new Array<number>(1024).fill(0);
+  for (let x = 6; x < 24; x++) cells[8 * 32 + x] = 2;
+  scene.chunks.c = { planeId: 'plane-middle', column: 0, row: 0, cells };
+  scene.sprites.wall = { ...board(), x: 240, y: 135 };
+  scene.lights.l = newLight({
+    name: 'Lamp',
+    planeId: 'plane-middle',
+    order: 'a1',
+    x: 240,
+    y: 60,
+    reachPx: 400,
+    curve: 'even',
+    level: 1,
+    colour: '#ffffff',
+    relief: 0,
+  });
+  await openTiles(page, scene);
+  const below = async () => at(page, 240, 220);
+  const above = async () => at(page, 240, 100);
+  await expectColour(
+    page,
+    await above(),
+    [200, 200, 200].map((v) => v * 1.05),
+  );
+  await expectColour(page, await below(), [10, 10, 10]);
+  await page.getByRole('button', { name: 'Lift' }).click();
+  await drag(page, await at(page, 232, 136), await at(page, 248, 136));
+  await expectColour(
+    page,
+    await below(),
+    [200, 200, 200].map((v) => v * 1.05),
+  );
+  await page.keyboard.press('Control+z');
+  await expectColour(page, await below(), [10, 10, 10]);
+});
+
+function board() {
+  return newSprite({
+    name: 'Wall',
+    planeId: 'plane-far',
+    order: 'a1',
+    artworkId: null,
+    plain: { colour: '#c8c8c8', widthPx: 480, heightPx: 270 },
+    x: 0,
+    y: 0,
+  });
+}
+
+async function place(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
+  const [px, py] = await at(page, x, y);
+  return { x: px, y: py };
+}

@@ -1,0 +1,274 @@
+/**
+ * A clip: things copied out of a scene with everything that they need, ready to be put into another scene, of this
+ * project or of another one. Files are named by their hash; they are there already where the server is the same.
+ */
+import { compare, inOrder, type CollectionName, type Collections, type SceneDocument } from './document';
+import { create, sameValue, type Edit } from './edits';
+import { orderAfter, orderBetween } from './order';
+import { neededRecords, renamedRecords } from './references';
+
+export const CLIP_FORMAT = 'oilwick-clip';
+export const CLIP_VERSION = 1;
+
+/** Collections whose records are copied as they were picked. */
+const THINGS = ['planes', 'sprites', 'lights', 'lamps', 'occluders', 'chunks'] as const;
+/** Collections whose records come along because something names them. */
+const NEEDED = ['wicks', 'sets', 'circuits', 'artworks', 'reliefs', 'strokes', 'luminaires'] as const;
+type ClipCollection = (typeof THINGS)[number] | (typeof NEEDED)[number];
+
+export interface Clip {
+  format: typeof CLIP_FORMAT;
+  version: typeof CLIP_VERSION;
+  sceneId: string;
+  /** The planes that things stand on, for those that are not copied themselves. */
+  planeNames: Record<string, string>;
+  records: Pick<Collections, ClipCollection>;
+}
+
+interface PickedRecord {
+  collection: CollectionName;
+  id: string;
+}
+
+/** Where a thing stands on its plane, for things whose carrier stays behind; null where it stands nowhere. */
+export type PlaceOnPlane = (
+  collection: 'sprites' | 'lights' | 'lamps',
+  id: string,
+) => [number, number] | null;
+
+/** What is picked, and what goes with it: all on a plane, what hangs on a sprite, and its own occluders. */
+function taken(scene: SceneDocument, picked: readonly PickedRecord[]): Map<string, Set<string>> {
+  const out = new Map<string, Set<string>>(THINGS.map((name) => [name, new Set()]));
+  const take = (collection: string, id: string) => out.get(collection)?.add(id);
+  for (const { collection, id } of picked) take(collection, id);
+  const planes = out.get('planes')!;
+  for (const collection of ['sprites', 'lights', 'lamps', 'occluders', 'chunks'] as const)
+    for (const [id, { planeId }] of Object.entries(scene[collection]))
+      if (planes.has(planeId)) take(collection, id);
+  const sprites = out.get('sprites')!;
+  for (let size = -1; size !== sprites.size;) {
+    size = sprites.size;
+    for (const [id, { hangsOn }] of Object.entries(scene.sprites))
+      if (hangsOn && sprites.has(hangsOn.spriteId)) sprites.add(id);
+  }
+  for (const collection of ['lights', 'lamps'] as const)
+    for (const [id, { hangsOn }] of Object.entries(scene[collection]))
+      if (hangsOn && sprites.has(hangsOn.spriteId)) take(collection, id);
+  for (const [id, { spriteId }] of Object.entries(scene.occluders))
+    if (spriteId !== null && sprites.has(spriteId)) take('occluders', id);
+  return out;
+}
+
+/** @returns null where nothing that is picked can be copied */
+export function clipOf(
+  scene: SceneDocument,
+  sceneId: string,
+  picked: readonly PickedRecord[],
+  placeOnPlane: PlaceOnPlane,
+): Clip | null {
+  const ids = taken(scene, picked);
+  if (THINGS.every((name) => ids.get(name)!.size === 0)) return null;
+  const own = <C extends CollectionName>(collection: C, keep: ReadonlySet<string>): Collections[C] =>
+    Object.fromEntries(Object.entries(scene[collection]).filter(([id]) => keep.has(id))) as Collections[C];
+  const records = {
+    planes: own('planes', ids.get('planes')!),
+    sprites: own('sprites', ids.get('sprites')!),
+    lights: own('lights', ids.get('lights')!),
+    lamps: own('lamps', ids.get('lamps')!),
+    occluders: own('occluders', ids.get('occluders')!),
+    chunks: own('chunks', ids.get('chunks')!),
+  };
+  for (const collection of ['sprites', 'lights', 'lamps'] as const) {
+    const all = records[collection] as Record<string, Collections['lights'][string]>;
+    for (const [id, record] of Object.entries(all)) {
+      if (record.hangsOn === null || records.sprites[record.hangsOn.spriteId]) continue;
+      const place = placeOnPlane(collection, id);
+      all[id] = { ...record, hangsOn: null, ...(place ? { x: place[0], y: place[1] } : {}) };
+    }
+  }
+  for (const [id, occluder] of Object.entries(records.occluders))
+    if (occluder.spriteId !== null && !records.sprites[occluder.spriteId]) delete records.occluders[id];
+  const fixtures = [...Object.values(records.lights), ...Object.values(records.lamps)];
+  const named = {
+    wicks: new Set(Object.values(records.lights).flatMap(({ wickId }) => wickId ?? [])),
+    sets: new Set(
+      [...fixtures, ...Object.values(records.sprites), ...Object.values(records.occluders)].flatMap(
+        (r) => r.setIds,
+      ),
+    ),
+    circuits: new Set([
+      ...[...fixtures, ...Object.values(records.planes)].flatMap((r) => r.circuitIds),
+      ...Object.values(records.sprites).flatMap((r) => r.circuitIds ?? []),
+    ]),
+  };
+  const stood = [...Object.values(records.sprites), ...fixtures, ...Object.values(records.occluders)];
+  const spans = fixtures.flatMap(({ spanFarId, spanNearId }) => [spanFarId, spanNearId]);
+  const planeNames = Object.fromEntries(
+    [...stood.map(({ planeId }) => planeId), ...spans].flatMap((id) =>
+      id !== null && scene.planes[id] ? [[id, scene.planes[id].name]] : [],
+    ),
+  );
+  return {
+    format: CLIP_FORMAT,
+    version: CLIP_VERSION,
+    sceneId,
+    planeNames,
+    records: {
+      ...records,
+      wicks: own('wicks', named.wicks),
+      sets: own('sets', named.sets),
+      circuits: own('circuits', named.circuits),
+      ...neededRecords(scene, records),
+    },
+  };
+}
+
+export interface PasteOptions {
+  newId: () => string;
+  /** Where things go whose plane is not here. */
+  planeId: string;
+  /** By how much everything is moved. */
+  shift: readonly [number, number];
+}
+
+export interface Pasted {
+  edits: Edit[];
+  /** What was put in, as it is picked: planes alone where planes were copied, else all things. */
+  picked: PickedRecord[];
+}
+
+/** The edits that put a clip into a scene. What is there already, and the same, is used and not put in twice. */
+export function pasteEdits(
+  scene: SceneDocument,
+  clip: Clip,
+  { newId, planeId, shift }: PasteOptions,
+): Pasted {
+  const { records } = clip;
+  const names = new Map<string, string>();
+  const isNew = new Set<string>();
+  const give = (collection: CollectionName, id: string, there: string | null) => {
+    names.set(`${collection}/${id}`, there ?? newId());
+    if (there === null) isNew.add(`${collection}/${id}`);
+  };
+  for (const collection of THINGS)
+    for (const id of Object.keys(records[collection])) give(collection, id, null);
+  for (const [id, name] of Object.entries(clip.planeNames)) {
+    if (records.planes[id]) continue;
+    const byName = inOrder(scene.planes).find(([, plane]) => plane.name === name)?.[0];
+    give('planes', id, scene.planes[id] ? id : (byName ?? planeId));
+  }
+  for (const collection of ['sets', 'circuits'] as const)
+    for (const [id, { name }] of Object.entries(records[collection]))
+      give(collection, id, scene[collection][id]?.name === name ? id : byName(scene[collection], name));
+  for (const [id, wick] of Object.entries(records.wicks))
+    give('wicks', id, sameValue(scene.wicks[id], wick) ? id : null);
+  for (const [id, luminaire] of Object.entries(records.luminaires))
+    give('luminaires', id, sameValue(scene.luminaires[id], luminaire) ? id : null);
+  for (const [id, artwork] of Object.entries(records.artworks)) {
+    const same = scene.artworks[id]?.imageSha === artwork.imageSha ? id : null;
+    give('artworks', id, same ?? sameArt(scene, artwork));
+  }
+  for (const [id, stroke] of Object.entries(records.strokes)) {
+    const artIsNew = isNew.has(`artworks/${stroke.artworkId}`);
+    if (artIsNew) give('strokes', id, null);
+  }
+  const rename = (collection: CollectionName, id: string) => names.get(`${collection}/${id}`) ?? id;
+  const renamed = renamedRecords(records, rename);
+  const edits: Edit[] = [];
+  const picked: PickedRecord[] = [];
+  const hasPlanes = Object.keys(records.planes).length > 0;
+  const orders = new Orders(scene);
+  for (const collection of [...NEEDED, ...THINGS]) {
+    const source = collection === 'reliefs' ? 'artworks' : collection;
+    const rows = Object.entries(records[collection]) as [string, { order?: string }][];
+    // In the order in which they lay on each other.
+    rows.sort(([i, a], [j, b]) => compare(a.order ?? '', b.order ?? '') || compare(i, j));
+    for (const [id] of rows) {
+      if (!isNew.has(`${source}/${id}`)) continue;
+      const fresh = rename(source, id);
+      const record = { ...(renamed[collection] as Record<string, object>)[fresh] } as Record<string, unknown>;
+      place(collection, record, shift, records, id);
+      if ('order' in record) record.order = orders.next(collection, record);
+      edits.push(create(collection, fresh, record as never));
+      const isThing = (THINGS as readonly string[]).includes(collection);
+      if (isThing && collection !== 'chunks' && (!hasPlanes || collection === 'planes'))
+        picked.push({ collection, id: fresh });
+    }
+  }
+  return {
+    edits,
+    picked: picked.filter(({ collection, id }) => collection !== 'occluders' || standsFree(edits, id)),
+  };
+}
+
+function byName(records: Record<string, { name: string }>, name: string): string | null {
+  return (
+    Object.keys(records)
+      .sort(compare)
+      .find((id) => records[id].name === name) ?? null
+  );
+}
+
+/** An artwork of the same name and picture that the project has under another id. */
+function sameArt(
+  scene: SceneDocument,
+  { name, imageSha }: { name: string; imageSha: string },
+): string | null {
+  return (
+    Object.keys(scene.artworks)
+      .sort(compare)
+      .find((id) => scene.artworks[id].name === name && scene.artworks[id].imageSha === imageSha) ?? null
+  );
+}
+
+/** Moves what does not go with something else. */
+function place(
+  collection: string,
+  record: Record<string, unknown>,
+  [dx, dy]: readonly [number, number],
+  { planes }: Clip['records'],
+  id: string,
+): void {
+  if (dx === 0 && dy === 0) return;
+  if (collection === 'occluders' && record.spriteId === null)
+    record.outlines = (record.outlines as number[][]).map((points) =>
+      points.map((v, i) => v + (i % 2 === 0 ? dx : dy)),
+    );
+  else if (['sprites', 'lights', 'lamps'].includes(collection) && record.hangsOn === null) {
+    record.x = (record.x as number) + dx;
+    record.y = (record.y as number) + dy;
+  } else if (collection === 'planes' && planes[id].tiles) {
+    const tiles = planes[id].tiles;
+    record.tiles = { ...(record.tiles as object), x: tiles.x + dx, y: tiles.y + dy };
+  }
+}
+
+/** Keys behind the last of each collection; new planes stand before all others. */
+class Orders {
+  private readonly last = new Map<string, string>();
+
+  constructor(private readonly scene: SceneDocument) {}
+
+  next(collection: string, record: Record<string, unknown>): string {
+    const row =
+      collection === 'sprites' || collection === 'lamps' ? `drawn ${String(record.planeId)}` : collection;
+    let last = this.last.get(row);
+    if (last === undefined) {
+      const { sprites, lamps } = this.scene;
+      const there =
+        row === collection
+          ? Object.values(this.scene[collection as 'planes'])
+          : [...Object.values(sprites), ...Object.values(lamps)].filter(
+              ({ planeId }) => planeId === record.planeId,
+            );
+      last = there.length > 0 ? there.reduce((max, { order }) => (order > max ? order : max), '') : '';
+    }
+    const order = last === '' ? orderBetween(null, null) : orderAfter([last]);
+    this.last.set(row, order);
+    return order;
+  }
+}
+
+function standsFree(edits: readonly Edit[], id: string): boolean {
+  return edits.some((edit) => edit.id === id && edit.after?.spriteId === null);
+}

@@ -1,0 +1,40 @@
+'use client';
+import { artOf } from '@/core/moment/standing';
+import { Key, Row } from '../controls/small';
+import { useScene, useStudio } from '../context';
+import { commandOf } from '../store/commands';
+
+/** What carries a light, a lamp or a sprite, and the keys that hang it up and take it off. */
+export function HangRow({ collection, id }: { collection: 'lights' | 'lamps' | 'sprites'; id: string }) {
+  const studio = useStudio();
+  const carrier = useScene(({ scene }) => {
+    const hangsOn = scene[collection][id]?.hangsOn;
+    const sprite = hangsOn && scene.sprites[hangsOn.spriteId];
+    if (!sprite) return null;
+    const bracket = artOf(scene, sprite)?.brackets.find((one) => one.id === hangsOn.bracketId);
+    return { spriteId: hangsOn.spriteId, words: bracket ? `${sprite.name}, ${bracket.name}` : sprite.name };
+  });
+  return (
+    <Row label="Hangs on">
+      {carrier ? (
+        <>
+          <button
+            type="button"
+            className="min-w-0 cursor-pointer truncate text-brass"
+            title={carrier.words}
+            onClick={() => studio.pick({ collection: 'sprites', id: carrier.spriteId })}
+          >
+            {carrier.words}
+          </button>
+          <Key title="It stays where it is (Ctrl+G)" onClick={() => commandOf('take-off').run(studio)}>
+            Off
+          </Key>
+        </>
+      ) : (
+        <Key title="Then click a bracket on the stage (G)" onClick={() => commandOf('tool-hang').run(studio)}>
+          Hang
+        </Key>
+      )}
+    </Row>
+  );
+}

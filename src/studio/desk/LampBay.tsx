@@ -1,0 +1,257 @@
+'use client';
+import { useState } from 'react';
+import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
+import { inOrder, type FlamePart, type LightPart } from '@/core/scene/document';
+import { FieldOf, useGesture } from '../controls/FieldOf';
+import { NameField } from '../controls/NameField';
+import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { ValueField } from '../controls/ValueField';
+import { useScene, useStudio } from '../context';
+import { overrideEdits, partOf, pushBack, resetOverrides, takeApart } from '../store/lamp-edits';
+import { CircuitLetters } from './CircuitLetters';
+import { HangRow } from './HangRow';
+import { useField } from './use-fields';
+
+/** Lamps: where they are, and the parts of their luminaire with what these lamps have otherwise. */
+export function LampBay({ ids }: { ids: string[] }) {
+  const studio = useStudio();
+  const lamp = useScene(({ scene }) => scene.lamps[ids[0]]);
+  const luminaire = useScene(({ scene }) => scene.luminaires[lamp?.luminaireId ?? '']);
+  const parts = useScene(({ scene }) =>
+    lamp ? { lights: lightPartsOf(scene, lamp), flames: flamePartsOf(scene, lamp) } : null,
+  );
+  const planes = useScene((state) =>
+    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
+  );
+  const [chosen, setChosen] = useState<string | null>(null);
+  const planeId = useField('lamps', ids, 'planeId', 'Put on a plane');
+  const circuits = useField('lamps', ids, 'circuitIds', 'Circuits');
+  const blocked = useField('lamps', ids, 'blockedByCarrier', 'Carrier');
+  if (!lamp || !parts) return null;
+  const all = [...parts.lights, ...parts.flames];
+  const part = all.find(({ id }) => id === chosen) ?? all[0];
+  const overrides = Object.values(lamp.overrides).reduce((sum, own) => sum + Object.keys(own).length, 0);
+  return (
+    <div>
+      <div className="mb-1 flex items-center gap-2">
+        {ids.length > 1 ? (
+          <span className="text-large">{ids.length} lamps</span>
+        ) : (
+          <NameField
+            name={lamp.name}
+            label="Name of the lamp"
+            className="w-[200px] text-large"
+            onChange={(name) => studio.set('Rename', 'lamps', ids[0], { name })}
+          />
+        )}
+        <span className="text-ash">lamp, follows</span>
+        {luminaire ? (
+          <NameField
+            name={luminaire.name}
+            label="Name of the luminaire"
+            className="w-[160px] text-brass"
+            onChange={(name) => studio.set('Rename', 'luminaires', lamp.luminaireId, { name })}
+          />
+        ) : (
+          <span className="text-signal">a luminaire that is missing</span>
+        )}
+      </div>
+      <div className="flex gap-[14px] pb-1">
+        <Column title="Lamp">
+          <FieldOf
+            collection="lamps"
+            ids={ids}
+            field="level"
+            label="Level"
+            low={0}
+            high={4}
+            step={0.01}
+            unit="x"
+            logarithmic
+            initial={1}
+          />
+          <FieldOf
+            collection="lamps"
+            ids={ids}
+            field="x"
+            label="Across"
+            low={-2000}
+            high={2000}
+            digits={1}
+            unit="px"
+          />
+          <FieldOf
+            collection="lamps"
+            ids={ids}
+            field="y"
+            label="Down"
+            low={-2000}
+            high={2000}
+            digits={1}
+            unit="px"
+          />
+          <FieldOf
+            collection="lamps"
+            ids={ids}
+            field="turnDeg"
+            label="Turn"
+            low={-180}
+            high={180}
+            digits={1}
+            unit="°"
+            initial={0}
+          />
+          <Choice
+            label="Plane"
+            value={planeId.value}
+            differs={planeId.differs}
+            options={planes}
+            onChange={planeId.set}
+          />
+          {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
+        </Column>
+        <Column title="Part" aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'} wide>
+          <Choice
+            label="Part"
+            value={part?.id ?? ''}
+            options={all.map(({ id, name }) => [id, lamp.overrides[id] ? `${name} *` : name])}
+            onChange={setChosen}
+          />
+          {part &&
+            ('reachPx' in part ? (
+              <LightFields ids={ids} part={part} />
+            ) : (
+              <FlameFields ids={ids} part={part} />
+            ))}
+        </Column>
+        <Column title="Luminaire">
+          <Row label="">
+            <Key disabled={overrides === 0} onClick={() => resetOverrides(studio, ids)}>
+              Follow in everything
+            </Key>
+          </Row>
+          <Row label="">
+            <Key
+              disabled={overrides === 0 || ids.length > 1}
+              title="All lamps of this luminaire become so"
+              onClick={() => pushBack(studio, ids[0])}
+            >
+              Push back to all
+            </Key>
+          </Row>
+          <Row label="">
+            <Key disabled={ids.length > 1} onClick={() => takeApart(studio, ids[0])}>
+              Take apart
+            </Key>
+          </Row>
+          <CircuitLetters
+            label="Feeds"
+            ids={circuits.value}
+            differs={circuits.differs}
+            onChange={circuits.set}
+          />
+          {lamp.hangsOn && (
+            <Switch
+              label="Carrier"
+              on={blocked.value}
+              words={['stops its light', 'lets it by']}
+              onChange={blocked.set}
+            />
+          )}
+        </Column>
+      </div>
+    </div>
+  );
+}
+
+/** Numbers of a light part, each with its range. */
+const NUMBERS = [
+  ['level', 'Level', 0, 16, 0.01, true],
+  ['corePx', 'Core', 0, 200, 0.5, true],
+  ['reachPx', 'Reach', 1, 1000, 1, true],
+  ['heightPx', 'Height', 0, 400, 1, true],
+  ['air', 'Air', 0, 1, 0.01, false],
+] as const;
+
+function LightFields({ ids, part }: { ids: string[]; part: LightPart }) {
+  const override = useOverride(ids, part);
+  return (
+    <>
+      {NUMBERS.map(([field, label, low, high, step, logarithmic]) => (
+        <ValueField
+          key={field}
+          label={override.mark(field, label)}
+          value={part[field]}
+          low={low}
+          high={high}
+          step={step}
+          logarithmic={logarithmic}
+          initial={(override.base as LightPart | undefined)?.[field]}
+          onPreview={(value) => override.preview({ [field]: value })}
+          onCommit={(value) => override.commit({ [field]: value })}
+          onCancel={override.cancel}
+        />
+      ))}
+      <ColourField
+        label={override.mark('colour', 'Colour')}
+        value={part.colour}
+        onPreview={(colour) => override.preview({ colour })}
+        onCommit={(colour) => override.commit({ colour })}
+      />
+      <Switch
+        label={override.mark('shadows', 'Shadows')}
+        on={part.shadows}
+        warns
+        onChange={(shadows) => override.commit({ shadows })}
+      />
+    </>
+  );
+}
+
+const FLAME_NUMBERS = [
+  ['glowLevel', 'Glow', 0, 8, 0.01],
+  ['opacity', 'Opacity', 0, 1, 0.01],
+  ['scaleX', 'Width', 0.05, 8, 0.05],
+  ['scaleY', 'Height', 0.05, 8, 0.05],
+] as const;
+
+function FlameFields({ ids, part }: { ids: string[]; part: FlamePart }) {
+  const override = useOverride(ids, part);
+  return (
+    <>
+      {FLAME_NUMBERS.map(([field, label, low, high, step]) => (
+        <ValueField
+          key={field}
+          label={override.mark(field, label)}
+          value={part[field]}
+          low={low}
+          high={high}
+          step={step}
+          initial={(override.base as FlamePart | undefined)?.[field]}
+          onPreview={(value) => override.preview({ [field]: value })}
+          onCommit={(value) => override.commit({ [field]: value })}
+          onCancel={override.cancel}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Changes of a part for these lamps alone; a star marks what they have otherwise than their luminaire. */
+function useOverride(ids: string[], part: LightPart | FlamePart) {
+  const studio = useStudio();
+  const gesture = useGesture(studio, 'Change a lamp');
+  const base = useScene(({ scene }) =>
+    scene.lamps[ids[0]] ? partOf(scene, scene.lamps[ids[0]], part.id) : undefined,
+  );
+  const own = useScene(({ scene }) => Object.keys(scene.lamps[ids[0]]?.overrides[part.id] ?? {}));
+  const edits = (fields: Partial<LightPart> | Partial<FlamePart>) =>
+    overrideEdits(studio.scenes.kept, ids, part.id, fields);
+  return {
+    base,
+    mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
+    preview: (fields: Parameters<typeof edits>[0]) => gesture.preview(edits(fields)),
+    commit: (fields: Parameters<typeof edits>[0]) => gesture.commit(edits(fields)),
+    cancel: gesture.cancel,
+  };
+}

@@ -1,0 +1,51 @@
+'use client';
+import { change } from '@/core/scene/edits';
+import type { PlainArt } from '@/core/scene/document';
+import { useGesture } from '../controls/FieldOf';
+import { ColourField, Column } from '../controls/small';
+import { ValueField } from '../controls/ValueField';
+import { useScene, useStudio } from '../context';
+
+/** What a board is: its colour and its size. */
+export function PlainColumn({ ids }: { ids: string[] }) {
+  const studio = useStudio();
+  const plain = useScene(({ scene }) => scene.sprites[ids[0]]?.plain ?? null);
+  const gesture = useGesture(studio, 'Change a board');
+  if (!plain) return null;
+  const edits = (fields: Partial<PlainArt>) =>
+    ids.flatMap((id) => {
+      const { kept } = studio.scenes;
+      const own = kept.sprites[id]?.plain;
+      return own ? (change(kept, 'sprites', id, { plain: { ...own, ...fields } }) ?? []) : [];
+    });
+  const preview = (fields: Partial<PlainArt>) => gesture.preview(edits(fields));
+  const commit = (fields: Partial<PlainArt>) => {
+    if (fields.colour) studio.desk.setState({ boardColour: fields.colour });
+    gesture.commit(edits(fields));
+  };
+  return (
+    <Column title="Board">
+      <ColourField
+        label="Colour"
+        value={plain.colour}
+        onPreview={(colour) => preview({ colour })}
+        onCommit={(colour) => commit({ colour })}
+      />
+      {(['widthPx', 'heightPx'] as const).map((field) => (
+        <ValueField
+          key={field}
+          label={field === 'widthPx' ? 'Wide' : 'High'}
+          value={plain[field]}
+          low={1}
+          high={1024}
+          digits={0}
+          unit="px"
+          logarithmic
+          onPreview={(value) => preview({ [field]: Math.max(1, Math.round(value)) })}
+          onCommit={(value) => commit({ [field]: Math.max(1, Math.round(value)) })}
+          onCancel={gesture.cancel}
+        />
+      ))}
+    </Column>
+  );
+}

@@ -1,0 +1,235 @@
+'use client';
+import { framesIn } from '@/core/art/frames';
+import { readTileCsv } from '@/core/art/tile-csv';
+import { cellEdits } from '@/core/art/tile-edits';
+import { cellOf, chunkIndex, DIAGONAL, FLIP_X, FLIP_Y, tileOf } from '@/core/art/tiles';
+import { wordsOf } from '@/core/faults';
+import { remove } from '@/core/scene/edits';
+import { OWN_SHADES, type Artwork, type OwnShade, type TileGrid } from '@/core/scene/document';
+import { FramePicture } from '../controls/FramePicture';
+import { FileKey } from '../controls/FileKey';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { ToolKey } from '../controls/ToolKey';
+import { ValueField } from '../controls/ValueField';
+import { useDesk, useScene, useStudio } from '../context';
+import { commandOf, TOOL_WORDS } from '../store/commands';
+import { TILE_TOOLS } from '../store/desk-store';
+import type { Studio } from '../store/studio';
+
+const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stay lit', dark: 'Lie in it' };
+
+/** The tiles of a plane: which sheet, on what grid, what is laid, and whether they stop light. */
+export function TileBay({ planeId }: { planeId: string }) {
+  const studio = useStudio();
+  const tiles = useScene(({ scene }) => scene.planes[planeId]?.tiles ?? null);
+  const artwork = useScene(({ scene }) => (tiles ? (scene.artworks[tiles.artworkId] ?? null) : null));
+  if (!tiles || !artwork) return null;
+  const set = (label: string, fields: Partial<TileGrid>) =>
+    studio.set(label, 'planes', planeId, { tiles: { ...tiles, ...fields } });
+  return (
+    <>
+      <Column title="Tiles" aside={artwork.name} wide="very">
+        <Palette artwork={artwork} />
+      </Column>
+      <Column title="Laying">
+        <div role="toolbar" aria-label="Tile tools" className="grid auto-rows-[24px] grid-cols-2 gap-1">
+          {TILE_TOOLS.map((name) => (
+            <TileToolKey key={name} name={name} planeId={planeId} />
+          ))}
+        </div>
+        <Row label="">
+          <CsvKey planeId={planeId} artwork={artwork} />
+        </Row>
+      </Column>
+      <Column title="Grid">
+        {(
+          [
+            ['cellWidthPx', 'Cell width', 1],
+            ['cellHeightPx', 'Cell height', 1],
+            ['x', 'Across', -4096],
+            ['y', 'Down', -4096],
+          ] as const
+        ).map(([field, label, low]) => (
+          <GridField
+            key={field}
+            label={label}
+            value={tiles[field]}
+            low={low}
+            onCommit={(v) => set(label, { [field]: v })}
+          />
+        ))}
+        <Switch
+          label="Walls"
+          on={tiles.blocks}
+          words={['stop light', 'let light by']}
+          onChange={(blocks) => set('Walls of tiles', { blocks })}
+        />
+        {tiles.blocks && (
+          <Choice<OwnShade>
+            label="Walls"
+            value={tiles.ownShade}
+            options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
+            onChange={(ownShade) => set('Own shade', { ownShade })}
+          />
+        )}
+        <Row label="">
+          <Key onClick={() => takeTilesAway(studio, planeId)}>Take all tiles away</Key>
+        </Row>
+      </Column>
+    </>
+  );
+}
+
+function GridField({
+  label,
+  value,
+  low,
+  onCommit,
+}: {
+  label: string;
+  value: number;
+  low: number;
+  onCommit(value: number): void;
+}) {
+  return (
+    <ValueField
+      label={label}
+      value={value}
+      low={low}
+      high={low < 0 ? 4096 : 256}
+      digits={0}
+      unit="px"
+      onPreview={() => undefined}
+      onCommit={(v) => onCommit(Math.round(v))}
+      onCancel={() => undefined}
+    />
+  );
+}
+
+function TileToolKey({ name, planeId }: { name: (typeof TILE_TOOLS)[number]; planeId: string }) {
+  const studio = useStudio();
+  const pressed = useDesk((state) => state.tool === name);
+  return (
+    <ToolKey
+      words={TOOL_WORDS[name].words}
+      keyName={TOOL_WORDS[name].key}
+      title={TOOL_WORDS[name].hint}
+      pressed={pressed}
+      onClick={() => {
+        studio.desk.setState({ planeId });
+        commandOf(`tool-${name}`).run(studio);
+      }}
+    />
+  );
+}
+
+/** Every tile of the sheet; the chosen one as it will lie. */
+function Palette({ artwork }: { artwork: Artwork }) {
+  const studio = useStudio();
+  const chosen = tileOf(useDesk((state) => state.tile));
+  return (
+    <ul
+      className="flex max-h-[150px] flex-wrap content-start gap-[3px] overflow-y-auto"
+      aria-label="Tiles of the sheet"
+    >
+      {framesIn(artwork).map((frame, i) => {
+        const isChosen = chosen?.frame === i;
+        return (
+          <li key={i}>
+            <button
+              type="button"
+              aria-label={`Tile ${i}${frame.name ? `, ${frame.name}` : ''}`}
+              aria-pressed={isChosen}
+              className="flex size-[34px] cursor-pointer items-center justify-center border border-line bg-soot aria-pressed:border-verdigris"
+              onClick={() =>
+                studio.desk.setState(({ tool, tile }) => ({
+                  tile: cellOf({ frame: i, orientation: isChosen ? (tileOf(tile)?.orientation ?? 0) : 0 }),
+                  tool: tool === 'box' || tool === 'flood' ? tool : 'lay',
+                }))
+              }
+            >
+              <span style={{ transform: isChosen ? orientationStyle(chosen.orientation) : undefined }}>
+                <FramePicture artwork={artwork} frame={frame} widthPx={30} heightPx={30} />
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** The orientation of a cell as a transform: the axes are exchanged first, then flipped. */
+function orientationStyle(orientation: number): string {
+  const flips = `scale(${orientation & FLIP_X ? -1 : 1}, ${orientation & FLIP_Y ? -1 : 1})`;
+  return orientation & DIAGONAL ? `${flips} matrix(0, 1, 1, 0, 0, 0)` : flips;
+}
+
+function CsvKey({ planeId, artwork }: { planeId: string; artwork: Artwork }) {
+  const studio = useStudio();
+  const read = async (file: File, firstNumber: 0 | 1) => {
+    try {
+      const cells = readTileCsv(await file.text(), firstNumber, framesIn(artwork).length);
+      studio.scenes.transact({ label: 'Read tiles', edits: cellEdits(studio.scene, planeId, cells) });
+      studio.say(`${cells.length} tiles read from ${file.name}.`);
+    } catch (thrown) {
+      studio.say(`${file.name}: ${wordsOf(thrown)}`);
+    }
+  };
+  return (
+    <>
+      {([0, 1] as const).map((first) => (
+        <FileKey
+          key={first}
+          accept=".csv,text/csv"
+          name={`Read a CSV whose first tile is ${first}`}
+          title={
+            first === 0
+              ? 'A table of tile numbers; the first tile is 0, empty is blank or -1'
+              : 'A table of tile numbers; the first tile is 1, empty is blank or 0'
+          }
+          onFiles={([file]) => void read(file, first)}
+        >
+          CSV from {first}
+        </FileKey>
+      ))}
+    </>
+  );
+}
+
+/** Gives a plane a tile grid, its cells as large as the sheet's first tile. */
+export function giveTiles(studio: Studio, planeId: string, artworkId: string): void {
+  const artwork = studio.scene.artworks[artworkId];
+  const [{ widthPx, heightPx }] = framesIn(artwork);
+  const last = studio.scene.planes[planeId].tiles;
+  const grid: TileGrid = {
+    x: 0,
+    y: 0,
+    blocks: true,
+    ownShade: 'lit',
+    ...last,
+    artworkId,
+    cellWidthPx: widthPx,
+    cellHeightPx: heightPx,
+  };
+  studio.set('Lay tiles on a plane', 'planes', planeId, { tiles: grid });
+  studio.desk.setState({ planeId, tool: 'lay', tile: cellOf({ frame: 0, orientation: 0 }) });
+}
+
+function takeTilesAway(studio: Studio, planeId: string): void {
+  const { scene } = studio;
+  const chunks = [...(chunkIndex(scene.chunks).get(planeId)?.values() ?? [])];
+  studio.scenes.transact({
+    label: 'Take all tiles away',
+    edits: [
+      ...chunks.map(([id]) => remove(scene, 'chunks', id)),
+      {
+        collection: 'planes',
+        id: planeId,
+        before: { tiles: scene.planes[planeId].tiles },
+        after: { tiles: null },
+      },
+    ],
+  });
+  studio.desk.setState({ tool: 'pick' });
+}

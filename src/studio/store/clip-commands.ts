@@ -1,0 +1,112 @@
+/** Copying and pasting, within a scene and across scenes and projects. The clip lies in the browser, for all its tabs. */
+import { get, set } from 'idb-keyval';
+import { wordsOf } from '@/core/faults';
+import { artOf, fixturePlace, parallaxShift, spriteAffine } from '@/core/moment/standing';
+import { applyTo } from '@/core/geometry/affine';
+import {
+  CLIP_FORMAT,
+  CLIP_VERSION,
+  clipOf,
+  pasteEdits,
+  type Clip,
+  type PlaceOnPlane,
+} from '@/core/scene/clip';
+import { checkRecord } from '@/core/scene/read-scene';
+import { anyPicked, onStage, type Command } from './command';
+import { deleteEdits } from './delete-edits';
+import { freshId, type Studio } from './studio';
+
+const CLIP_KEY = 'oilwick-clip';
+/** How far a copy stands from what it was made of. */
+const COPY_AWAY_PX = 8;
+
+/** Where things stand on their planes as they are drawn now. */
+function placesOnPlanes(studio: Studio): PlaceOnPlane {
+  const { scene } = studio;
+  const { seconds } = studio.live.getState();
+  return (collection, id) => {
+    const thing = scene[collection][id];
+    const plane = scene.planes[thing.planeId];
+    if (!plane) return null;
+    const [dx, dy] = parallaxShift(scene, plane);
+    let at: [number, number] | null;
+    if (collection === 'sprites') {
+      const sprite = scene.sprites[id];
+      const map = spriteAffine(scene, sprite, seconds);
+      const artwork = artOf(scene, sprite);
+      at = map && artwork && applyTo(map, artwork.pivotX, artwork.pivotY);
+    } else at = fixturePlace(scene, scene[collection][id], seconds);
+    return at && [at[0] - dx, at[1] - dy];
+  };
+}
+
+function clipOfPicked(studio: Studio): Clip | null {
+  return clipOf(studio.scene, studio.info.id, studio.scenes.state.selection, placesOnPlanes(studio));
+}
+
+function copyPicked(studio: Studio): boolean {
+  const clip = clipOfPicked(studio);
+  if (!clip) return false;
+  set(CLIP_KEY, clip).catch((thrown: unknown) => studio.say(`This could not be copied: ${wordsOf(thrown)}`));
+  return true;
+}
+
+function put(studio: Studio, clip: Clip, label: string, awayPx: number): void {
+  const { edits, picked } = pasteEdits(studio.scene, clip, {
+    newId: freshId,
+    planeId: studio.planeId(),
+    shift: [awayPx, awayPx],
+  });
+  for (const { collection, id, after } of edits) checkRecord(collection, id, after);
+  studio.scenes.transact({ label, edits, selection: picked });
+}
+
+async function paste(studio: Studio): Promise<void> {
+  const clip = await get<Clip>(CLIP_KEY);
+  if (!clip) return studio.say('Nothing was copied yet.');
+  if (clip.format !== CLIP_FORMAT || clip.version !== CLIP_VERSION)
+    return studio.say('What was copied comes from another version of Oilwick and cannot be put in here.');
+  put(studio, clip, 'Paste', clip.sceneId === studio.info.id ? COPY_AWAY_PX : 0);
+}
+
+/** A copy of what is picked, beside it. */
+export function duplicatePicked(studio: Studio): void {
+  const clip = clipOfPicked(studio);
+  if (clip) put(studio, clip, 'Duplicate', COPY_AWAY_PX);
+}
+
+export const CLIP_COMMANDS: Command[] = [
+  {
+    id: 'duplicate',
+    words: 'Duplicate what is picked',
+    keys: ['ctrl+d'],
+    can: anyPicked,
+    run: duplicatePicked,
+  },
+  {
+    id: 'copy',
+    words: 'Copy what is picked',
+    keys: ['ctrl+c'],
+    can: anyPicked,
+    run: (s) => void copyPicked(s),
+  },
+  {
+    id: 'cut',
+    words: 'Cut out what is picked',
+    keys: ['ctrl+x'],
+    can: anyPicked,
+    run: (s) => {
+      if (!copyPicked(s)) return;
+      s.scenes.transact({ label: 'Cut out', edits: deleteEdits(s, s.scenes.state.selection), selection: [] });
+    },
+  },
+  {
+    id: 'paste',
+    words: 'Paste',
+    keys: ['ctrl+v'],
+    can: onStage,
+    run: (s) => {
+      paste(s).catch((thrown: unknown) => s.say(`This cannot be put in: ${wordsOf(thrown)}`));
+    },
+  },
+];

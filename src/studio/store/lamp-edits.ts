@@ -1,0 +1,197 @@
+/** Luminaires and the lamps that follow them. */
+import { lightPartsOf, flamePartsOf } from '@/core/moment/lamps';
+import { lampAffine } from '@/core/moment/standing';
+import { applyTo, inverse, composed } from '@/core/geometry/affine';
+import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scene/defaults';
+import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
+import type { FlamePart, Lamp, Light, LightPart, SceneDocument, Sprite } from '@/core/scene/document';
+import { orderAfter } from '@/core/scene/order';
+import { freshId, type Studio } from './studio';
+
+/** Makes a luminaire of the picked lights and sprites, and puts a lamp of it in their place. */
+export function makeLuminaire(studio: Studio): void {
+  const { scene } = studio;
+  const lightIds = studio.pickedOf('lights');
+  const spriteIds = studio.pickedOf('sprites').filter((id) => scene.sprites[id].artworkId !== null);
+  const [first] = lightIds;
+  if (!first) return studio.say('A luminaire needs a light: pick one, and the sprite of its flame with it.');
+  const middle = scene.lights[first];
+  const all = [...lightIds.map((id) => scene.lights[id]), ...spriteIds.map((id) => scene.sprites[id])];
+  if (all.some(({ hangsOn }) => JSON.stringify(hangsOn) !== JSON.stringify(middle.hangsOn)))
+    return studio.say('Lights of one luminaire hang on one bracket, or on none: take the others off first.');
+  const luminaireId = freshId();
+  const lampId = freshId();
+  const count = Object.keys(scene.luminaires).length;
+  const name = lightIds.length === 1 ? middle.name : `Luminaire ${count + 1}`;
+  const lights = lightIds.map((id) => lightPart(scene, scene.lights[id], middle));
+  const flames = spriteIds.map((id) => flamePart(scene, scene.sprites[id], middle));
+  const { planeId, hangsOn, x, y, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier } = middle;
+  const order = spriteIds[0] ? scene.sprites[spriteIds[0]].order : middle.order;
+  const where = { planeId, hangsOn, x, y, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier };
+  const lamp = newLamp({ name, luminaireId, order, ...where });
+  studio.scenes.transact({
+    label: 'Make a luminaire',
+    edits: [
+      create('luminaires', luminaireId, { name, lights, flames }),
+      create('lamps', lampId, lamp),
+      ...lightIds.map((id) => remove(scene, 'lights', id)),
+      ...spriteIds.map((id) => remove(scene, 'sprites', id)),
+    ],
+    selection: [{ collection: 'lamps', id: lampId }],
+  });
+  studio.desk.setState({ shelfTab: 'luminaires' });
+}
+
+function lightPart(scene: SceneDocument, light: Light, from: { x: number; y: number }): LightPart {
+  const { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows } = light;
+  const look = { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows };
+  const wick = light.wickId === null ? null : (scene.wicks[light.wickId] ?? null);
+  return newLightPart({
+    ...look,
+    id: freshId(),
+    name: light.name,
+    x: light.x - from.x,
+    y: light.y - from.y,
+    wick: wick && { ...wick },
+  });
+}
+
+function flamePart(scene: SceneDocument, sprite: Sprite, from: { x: number; y: number }): FlamePart {
+  const { artworkId, turnDeg, scaleX, scaleY, flipX, opacity, frame, playing, glowLevel } = sprite;
+  const look = { turnDeg, scaleX, scaleY, flipX, opacity, frame, playing, glowLevel };
+  const answer = sprite.answer ?? scene.planes[sprite.planeId].answer;
+  return {
+    ...look,
+    answer,
+    artworkId: artworkId!,
+    id: freshId(),
+    name: sprite.name,
+    x: sprite.x - from.x,
+    y: sprite.y - from.y,
+  };
+}
+
+/** Takes a lamp apart into lights and sprites of their own, which do not follow the luminaire any more. */
+export function takeApart(studio: Studio, lampId: string): void {
+  const { scene } = studio;
+  const lamp = scene.lamps[lampId];
+  const { planeId, hangsOn, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier } = lamp;
+  const shared = { planeId, hangsOn, setIds };
+  // Places of the lamp's parts, counted from the ground that the lamp stands on.
+  const seconds = 0;
+  const map = lampAffine(scene, lamp, seconds);
+  const ground = lampAffine(scene, { ...lamp, x: 0, y: 0, turnDeg: 0, flipX: false }, seconds);
+  const back = ground && inverse(ground);
+  const local = map && back && composed(back, map);
+  if (!local) return;
+  const edits: Edit[] = [remove(scene, 'lamps', lampId)];
+  const selection: { collection: 'lights' | 'sprites'; id: string }[] = [];
+  let order = orderAfter(Object.values(scene.lights).map((light) => light.order));
+  for (const part of lightPartsOf(scene, lamp)) {
+    const {
+      wick,
+      name,
+      kind,
+      colour,
+      level,
+      corePx,
+      reachPx,
+      curve,
+      steepness,
+      heightPx,
+      air,
+      relief,
+      shadows,
+    } = part;
+    const look = { name, kind, colour, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows };
+    const [x, y] = applyTo(local, part.x, part.y);
+    const id = freshId();
+    const wickId = wick ? freshId() : null;
+    if (wick) edits.push(create('wicks', wickId!, newWick({ ...wick })));
+    const where = { ...shared, circuitIds, spanFarId, spanNearId, blockedByCarrier };
+    edits.push(
+      create('lights', id, newLight({ ...look, ...where, x, y, order, wickId, level: level * lamp.level })),
+    );
+    order = orderAfter([order]);
+    selection.push({ collection: 'lights', id });
+  }
+  for (const part of flamePartsOf(scene, lamp)) {
+    const { name, artworkId, scaleX, scaleY, opacity, frame, playing, answer, glowLevel } = part;
+    const look = { name, artworkId, scaleX, scaleY, opacity, frame, playing, answer, glowLevel };
+    const [x, y] = applyTo(local, part.x, part.y);
+    const id = freshId();
+    const sprite = newSprite({
+      ...look,
+      ...shared,
+      x,
+      y,
+      order: lamp.order,
+      turnDeg: lamp.flipX ? lamp.turnDeg - part.turnDeg : lamp.turnDeg + part.turnDeg,
+      flipX: part.flipX !== lamp.flipX,
+    });
+    edits.push(create('sprites', id, sprite));
+    selection.push({ collection: 'sprites', id });
+  }
+  studio.scenes.transact({ label: 'Take a lamp apart', edits, selection });
+}
+
+type PartFields = Partial<LightPart> | Partial<FlamePart>;
+
+/** The edits that give parts of lamps values of their own; a value that is the luminaire's is no override any more. */
+export function overrideEdits(
+  scene: SceneDocument,
+  lampIds: readonly string[],
+  partId: string,
+  fields: PartFields,
+): Edit[] {
+  return lampIds.flatMap((id) => {
+    const lamp = scene.lamps[id];
+    const part = partOf(scene, lamp, partId) as unknown as Fields | undefined;
+    if (!part) return [];
+    const own: Fields = { ...(lamp.overrides[partId] as Fields | undefined) };
+    for (const [field, value] of Object.entries(fields)) {
+      if (value === part[field]) delete own[field];
+      else own[field] = value;
+    }
+    return change(scene, 'lamps', id, { overrides: withPart(lamp, partId, own) }) ?? [];
+  });
+}
+
+function withPart(lamp: Lamp, partId: string, own: Fields): Lamp['overrides'] {
+  const overrides: Record<string, Fields> = { ...(lamp.overrides as Record<string, Fields>) };
+  if (Object.keys(own).length === 0) delete overrides[partId];
+  else overrides[partId] = own;
+  return overrides as Lamp['overrides'];
+}
+
+/** The luminaire's own part, without what a lamp overrides. */
+export function partOf(scene: SceneDocument, lamp: Lamp, partId: string): LightPart | FlamePart | undefined {
+  const luminaire = scene.luminaires[lamp.luminaireId];
+  return luminaire && [...luminaire.lights, ...luminaire.flames].find(({ id }) => id === partId);
+}
+
+/** Lets lamps follow their luminaire again in everything. */
+export function resetOverrides(studio: Studio, lampIds: readonly string[]): void {
+  const edits = lampIds.flatMap((id) => change(studio.scene, 'lamps', id, { overrides: {} }) ?? []);
+  studio.scenes.transact({ label: 'Follow the luminaire again', edits });
+}
+
+/** What a lamp overrides becomes the luminaire's own, for all its lamps. */
+export function pushBack(studio: Studio, lampId: string): void {
+  const { scene } = studio;
+  const lamp = scene.lamps[lampId];
+  const luminaire = scene.luminaires[lamp.luminaireId];
+  if (!luminaire) return;
+  const pushed = <T extends LightPart | FlamePart>(part: T): T => ({ ...part, ...lamp.overrides[part.id] });
+  const edits = [
+    change(scene, 'luminaires', lamp.luminaireId, {
+      lights: luminaire.lights.map(pushed),
+      flames: luminaire.flames.map(pushed),
+    }),
+    change(scene, 'lamps', lampId, { overrides: {} }),
+  ];
+  studio.scenes.transact({
+    label: 'Push back to the luminaire',
+    edits: edits.filter((edit) => edit !== null),
+  });
+}

@@ -1,0 +1,160 @@
+/** Hang: click a bracket, or a sprite without any, and what is picked hangs on it and goes with it. */
+import { applyTo, inverse } from '@/core/geometry/affine';
+import { bracketAt } from '@/core/art/brackets';
+import {
+  artOf,
+  carriersOf,
+  fixturePlace,
+  frameNumber,
+  parallaxShift,
+  spriteAffine,
+} from '@/core/moment/standing';
+import { change, type Edit } from '@/core/scene/edits';
+import type { Hanging, SceneDocument } from '@/core/scene/document';
+import { hitAt } from '../stage/hits';
+import type { Overlay } from '../stage/overlay';
+import type { Picked } from '../store/scene-store';
+import type { Studio } from '../store/studio';
+import type { Tool, ToolEvent } from './tool';
+
+/** What can hang on others. */
+const HANGERS = ['lights', 'lamps', 'sprites'] as const;
+type Hanger = Picked & { collection: (typeof HANGERS)[number] };
+
+export function hangersOf(studio: Studio): Hanger[] {
+  return studio.scenes.state.selection.filter((picked): picked is Hanger =>
+    (HANGERS as readonly string[]).includes(picked.collection),
+  );
+}
+
+export interface BracketMark {
+  spriteId: string;
+  bracketId: string;
+  name: string;
+  x: number;
+  y: number;
+}
+
+/** The brackets of all sprites that are not picked themselves, where they are drawn. */
+export function bracketMarks(
+  scene: SceneDocument,
+  without: ReadonlySet<string>,
+  seconds: number,
+): BracketMark[] {
+  return Object.entries(scene.sprites).flatMap(([spriteId, sprite]) => {
+    const artwork = artOf(scene, sprite);
+    if (!artwork || artwork.brackets.length === 0 || sprite.hidden || without.has(spriteId)) return [];
+    const map = spriteAffine(scene, sprite, seconds);
+    if (!map) return [];
+    const frame = frameNumber(sprite, artwork, seconds);
+    return artwork.brackets.map((bracket) => {
+      const at = bracketAt(bracket, frame);
+      const [x, y] = applyTo(map, at.x, at.y);
+      return { spriteId, bracketId: bracket.id, name: bracket.name, x, y };
+    });
+  });
+}
+
+/** The edits that hang things on a carrier, at a place counted from there. */
+function hangEdits(
+  scene: SceneDocument,
+  things: readonly Hanger[],
+  hangsOn: Hanging,
+  [x, y]: readonly [number, number],
+): Edit[] {
+  return things.flatMap(({ collection, id }) => {
+    // Nothing hangs on itself, or on what hangs on it.
+    if (carriersOf(scene, hangsOn).includes(id)) return [];
+    return change(scene, collection, id, { hangsOn, x, y }) ?? [];
+  });
+}
+
+/** Takes what is picked off its brackets; it stays where it is drawn. */
+export function takeOff(studio: Studio): void {
+  const { scene } = studio;
+  const { seconds } = studio.live.getState();
+  const edits = hangersOf(studio).flatMap(({ collection, id }): Edit[] => {
+    const thing = scene[collection][id];
+    const plane = scene.planes[thing.planeId];
+    if (thing.hangsOn === null || !plane) return [];
+    const map = collection === 'sprites' ? spriteAffine(scene, scene.sprites[id], seconds) : null;
+    const artwork = collection === 'sprites' ? artOf(scene, scene.sprites[id]) : null;
+    const place =
+      map && artwork
+        ? applyTo(map, artwork.pivotX, artwork.pivotY)
+        : collection === 'sprites'
+          ? null
+          : fixturePlace(scene, scene[collection][id], seconds);
+    const [dx, dy] = parallaxShift(scene, plane);
+    const fields = place ? { x: place[0] - dx, y: place[1] - dy } : {};
+    return [change(scene, collection, id, { hangsOn: null, ...fields })!];
+  });
+  studio.scenes.transact({ label: 'Take off', edits });
+}
+
+export class HangTool implements Tool {
+  constructor(private readonly studio: Studio) {}
+
+  down(event: ToolEvent): void {
+    const { studio } = this;
+    const things = hangersOf(studio);
+    if (things.length === 0) {
+      studio.desk.setState({ tool: 'pick' });
+      return studio.say('Pick what is to hang first: a light, a lamp or a sprite.');
+    }
+    const { seconds } = studio.live.getState();
+    const mark = this.marks()
+      .filter(({ x, y }) => Math.max(Math.abs(x - event.x), Math.abs(y - event.y)) <= event.nearPx)
+      .at(-1);
+    const sprite = mark
+      ? null
+      : hitAt(studio.scene, event.x, event.y, { nearPx: 0, source: studio.pictures.source, seconds });
+    if (mark) this.hang(things, { spriteId: mark.spriteId, bracketId: mark.bracketId }, [0, 0]);
+    else if (sprite?.collection === 'sprites') this.hangFreely(things, sprite.id, event);
+    else studio.say('Click a bracket, or a sprite.');
+  }
+
+  move(): void {}
+  up(): void {}
+
+  cancel(): boolean {
+    if (this.studio.desk.getState().tool !== 'hang') return false;
+    this.studio.desk.setState({ tool: 'pick' });
+    return true;
+  }
+
+  draw(overlay: Overlay): void {
+    for (const { x, y, name } of this.marks()) {
+      overlay.ring(x, y);
+      overlay.words(x, y, name);
+    }
+  }
+
+  hint(): string {
+    return hangersOf(this.studio).length === 0
+      ? 'Pick what is to hang first'
+      : 'Click a bracket to hang it there, or a sprite to fix it where you click';
+  }
+
+  private marks(): BracketMark[] {
+    const { studio } = this;
+    const without = new Set(studio.scenes.state.selection.map(({ id }) => id));
+    return bracketMarks(studio.scene, without, studio.live.getState().seconds);
+  }
+
+  private hang(things: readonly Hanger[], hangsOn: Hanging, at: readonly [number, number]): void {
+    const { studio } = this;
+    const edits = hangEdits(studio.scene, things, hangsOn, at);
+    if (edits.length < things.length) studio.say('Nothing can hang on itself, or on what hangs on it.');
+    studio.scenes.transact({ label: 'Hang on a bracket', edits });
+    studio.desk.setState({ tool: 'pick' });
+  }
+
+  /** On a sprite without a bracket things are fixed where the click was. */
+  private hangFreely(things: readonly Hanger[], spriteId: string, { x, y }: ToolEvent): void {
+    const { scene } = this.studio;
+    const map = spriteAffine(scene, scene.sprites[spriteId], this.studio.live.getState().seconds);
+    const back = map && inverse(map);
+    if (back) this.hang(things, { spriteId, bracketId: null }, applyTo(back, x, y));
+  }
+}
