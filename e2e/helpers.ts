@@ -174,15 +174,42 @@ export function pixelAt({ data, width }: Image, x: number, y: number): [number, 
 export const isLike = (a: readonly number[], b: readonly number[], by = 12) =>
   a.every((v, c) => Math.abs(v - b[c]) < by);
 
-/** Waits until a point of the stage shows a colour. */
-export async function expectColour(
-  page: Page,
-  at: readonly [number, number],
-  colour: readonly number[],
-): Promise<void> {
-  await expect
-    .poll(async () => pixelAt(await stagePixels(page), ...at), { message: `colour at ${at.join(', ')}` })
-    .toEqual(colour.map((v) => closeTo(v)));
+/** Where a place of the scene lies on the stage while the gate of 480 x 270 is fitted, at twice its size. */
+export async function onStage(page: Page, x: number, y: number): Promise<[number, number]> {
+  const box = (await stage(page).boundingBox())!;
+  return [box.width / 2 + (x - 240) * 2, box.height / 2 + (y - 135) * 2];
 }
 
-const closeTo = (v: number) => expect.closeTo(v, -1) as unknown;
+/** Waits until the stage shows colours at places of the scene, in one look at it. */
+export async function expectColours(
+  page: Page,
+  wanted: readonly (readonly [x: number, y: number, colour: readonly number[]])[],
+): Promise<void> {
+  const places = await Promise.all(wanted.map(([x, y]) => onStage(page, x, y)));
+  const close = (v: number) => expect.closeTo(v, -1) as unknown;
+  await expect
+    .poll(async () => {
+      const image = await stagePixels(page);
+      return places.map((place) => pixelAt(image, ...place));
+    })
+    .toEqual(wanted.map(([, , colour]) => colour.map(close)));
+}
+
+/** Drags from one place of the scene to another. */
+export async function dragScene(
+  page: Page,
+  from: readonly [number, number],
+  to: readonly [number, number],
+): Promise<void> {
+  await drag(page, await onStage(page, ...from), await onStage(page, ...to));
+}
+
+export async function clickScene(
+  page: Page,
+  x: number,
+  y: number,
+  modifiers: ('Shift' | 'Control')[] = [],
+): Promise<void> {
+  const [px, py] = await onStage(page, x, y);
+  await stage(page).click({ position: { x: px, y: py }, modifiers });
+}

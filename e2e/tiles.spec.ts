@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { newArtwork, newLight, newScene, newSprite } from '../src/core/scene/defaults';
 import type { SceneDocument } from '../src/core/scene/document';
-import { drag, expectColour, openDocument, png, saved, stage } from './helpers';
+import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
 
 const RED = [200, 40, 40];
 const GREEN = [40, 180, 60];
@@ -46,20 +46,11 @@ function document(): SceneDocument {
   return scene;
 }
 
-/** Where a place of the scene lies on the stage: the gate of 480 x 270 is fitted at twice its size. */
-async function at(page: Page, x: number, y: number): Promise<[number, number]> {
-  const box = (await stage(page).boundingBox())!;
-  return [box.width / 2 + (x - 240) * 2, box.height / 2 + (y - 135) * 2];
-}
-
 async function openTiles(page: Page, scene = document()) {
   const ids = await openDocument(page, scene, { sheet: sheet() });
   await page.getByLabel('Elevation').getByRole('button', { name: 'Middle', exact: true }).click();
   return ids;
 }
-
-const colourOf = async (page: Page, x: number, y: number, colour: readonly number[]) =>
-  expectColour(page, await at(page, x, y), colour);
 
 test('a plane is laid with tiles cell by cell, in boxes and floods; they are turned, matched, lifted and undone', async ({
   page,
@@ -68,52 +59,64 @@ test('a plane is laid with tiles cell by cell, in boxes and floods; they are tur
   await page.getByRole('combobox', { name: 'Tiles' }).selectOption({ label: 'Ground' });
   await expect(page.getByLabel('Tiles of the sheet').getByRole('button')).toHaveCount(2);
   // A drag lays every cell on its way; only the cells' own pixels are covered.
-  await drag(page, await at(page, 168, 104), await at(page, 216, 104));
-  await colourOf(page, 164, 104, RED);
-  await colourOf(page, 196, 104, RED);
-  await colourOf(page, 212, 104, RED);
-  await colourOf(page, 230, 104, DARK);
-  await colourOf(page, 164, 118, DARK);
+  await dragScene(page, [168, 104], [216, 104]);
+  await expectColours(page, [
+    [164, 104, RED],
+    [196, 104, RED],
+    [212, 104, RED],
+    [230, 104, DARK],
+    [164, 118, DARK],
+  ]);
 
   // Flipped left to right, red is on the other side.
   await stage(page).focus();
   await page.keyboard.press('h');
-  await stage(page).click({ position: await place(page, 248, 104) });
-  await colourOf(page, 244, 104, [40, 60, 200]);
-  await colourOf(page, 252, 104, RED);
+  await clickScene(page, 248, 104);
+  await expectColours(page, [
+    [244, 104, [40, 60, 200]],
+    [252, 104, RED],
+  ]);
   await page.keyboard.press('h');
 
   // A box of grass, then a flood within it: red goes where grass hangs together.
   await page.getByLabel('Tiles of the sheet').getByRole('button', { name: 'Tile 1, grass' }).click();
   await stage(page).focus();
   await page.keyboard.press('u');
-  await drag(page, await at(page, 168, 136), await at(page, 280, 168));
-  await colourOf(page, 168, 136, GREEN);
-  await colourOf(page, 280, 168, GREEN);
+  await dragScene(page, [168, 136], [280, 168]);
+  await expectColours(page, [
+    [168, 136, GREEN],
+    [280, 168, GREEN],
+  ]);
   await page.getByLabel('Tiles of the sheet').getByRole('button', { name: 'Tile 0, half' }).click();
   await stage(page).focus();
   await page.keyboard.press('i');
-  await stage(page).click({ position: await place(page, 232, 152) });
-  await colourOf(page, 164, 136, RED);
-  await colourOf(page, 276, 168, RED);
+  await clickScene(page, 232, 152);
+  await expectColours(page, [
+    [164, 136, RED],
+    [276, 168, RED],
+  ]);
   await page.keyboard.press('Control+z');
-  await colourOf(page, 276, 168, GREEN);
+  await expectColours(page, [[276, 168, GREEN]]);
 
   // Matching takes up the tile that is there, and lays it next.
   await page.keyboard.press('m');
-  await stage(page).click({ position: await place(page, 200, 152) });
+  await clickScene(page, 200, 152);
   await expect(stage(page)).toHaveAttribute('data-tool', 'lay');
-  await stage(page).click({ position: await place(page, 328, 104) });
-  await colourOf(page, 322, 104, GREEN);
+  await clickScene(page, 328, 104);
+  await expectColours(page, [[322, 104, GREEN]]);
 
   await page.keyboard.press('o');
-  await drag(page, await at(page, 168, 104), await at(page, 216, 104));
-  await colourOf(page, 164, 104, DARK);
-  await colourOf(page, 212, 104, DARK);
+  await dragScene(page, [168, 104], [216, 104]);
+  await expectColours(page, [
+    [164, 104, DARK],
+    [212, 104, DARK],
+  ]);
   await saved(page);
   await page.reload();
-  await colourOf(page, 322, 104, GREEN);
-  await colourOf(page, 164, 104, DARK);
+  await expectColours(page, [
+    [322, 104, GREEN],
+    [164, 104, DARK],
+  ]);
 });
 
 test('a table of numbers becomes tiles, and one that is none is refused with its line', async ({ page }) => {
@@ -132,9 +135,11 @@ test('a table of numbers becomes tiles, and one that is none is refused with its
   );
   await read.setInputFiles(file(rows.join('\r\n')));
   await expect(page.getByText('5 tiles read from map.csv')).toBeVisible();
-  await colourOf(page, 164, 104, GREEN);
-  await colourOf(page, 236, 104, GREEN);
-  await colourOf(page, 150, 104, DARK);
+  await expectColours(page, [
+    [164, 104, GREEN],
+    [236, 104, GREEN],
+    [150, 104, DARK],
+  ]);
 });
 
 test('tiles stop light as one wall, which opens where a tile is lifted', async ({ page }) => {
@@ -166,23 +171,17 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
     relief: 0,
   });
   await openTiles(page, scene);
-  const below = async () => at(page, 240, 220);
-  const above = async () => at(page, 240, 100);
-  await expectColour(
-    page,
-    await above(),
-    [200, 200, 200].map((v) => v * 1.05),
-  );
-  await expectColour(page, await below(), [10, 10, 10]);
+  const lit = [210, 210, 210];
+  const dark = [10, 10, 10];
+  await expectColours(page, [
+    [240, 100, lit],
+    [240, 220, dark],
+  ]);
   await page.getByRole('button', { name: 'Lift' }).click();
-  await drag(page, await at(page, 232, 136), await at(page, 248, 136));
-  await expectColour(
-    page,
-    await below(),
-    [200, 200, 200].map((v) => v * 1.05),
-  );
+  await dragScene(page, [232, 136], [248, 136]);
+  await expectColours(page, [[240, 220, lit]]);
   await page.keyboard.press('Control+z');
-  await expectColour(page, await below(), [10, 10, 10]);
+  await expectColours(page, [[240, 220, dark]]);
 });
 
 function board() {
@@ -195,9 +194,4 @@ function board() {
     x: 0,
     y: 0,
   });
-}
-
-async function place(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
-  const [px, py] = await at(page, x, y);
-  return { x: px, y: py };
 }

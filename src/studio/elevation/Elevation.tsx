@@ -4,6 +4,7 @@ import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';
+import { toggled } from '../store/desk-store';
 import { addPlane } from './planes';
 
 /** Height over the plane at the top of a plane's strip, scene px; lamps above it stand at the top. */
@@ -15,6 +16,7 @@ export function Elevation() {
   const planes = useScene((state) => inOrder(state.scene.planes).map(([id, plane]) => ({ id, ...plane })));
   const picked = useScene((state) => state.selection.find((p) => p.collection === 'planes')?.id ?? null);
   const current = useDesk((state) => state.planeId);
+  const solo = useDesk((state) => state.soloPlanes);
   return (
     <aside aria-label="Elevation" className="flex min-h-0 flex-col border-r border-line bg-slate">
       <div className="flex items-center justify-between px-2 pt-2">
@@ -45,6 +47,14 @@ export function Elevation() {
               >
                 {plane.name}
               </button>
+              <SmallToggle
+                name={`Look at ${plane.name} alone`}
+                on={solo.has(plane.id)}
+                words="S"
+                onPress={() =>
+                  studio.desk.setState(({ soloPlanes }) => ({ soloPlanes: toggled(soloPlanes, plane.id) }))
+                }
+              />
               <SmallToggle
                 name={`Hide ${plane.name}`}
                 on={plane.hidden}

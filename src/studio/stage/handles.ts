@@ -12,7 +12,7 @@ export type Handle = { label: string; x: number; y: number } & (
   | { kind: 'isolux'; id: string; name: IsoluxName; cx: number; cy: number; radius: number }
   | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
   | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
-  | { kind: 'gate' }
+  | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
 );
 
 /** The turn ring stands this far beyond the sprite's upper side, as a multiple of how near counts. */
@@ -136,8 +136,16 @@ export function handleAt(
 function gateHandle(scene: SceneDocument, x: number, y: number, nearPx: number): Handle | null {
   const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);
   const [right, bottom] = [gateX + gateWidthPx, gateY + gateHeightPx];
+  // A corner is easier to meet than a side.
+  for (const cx of [-1, 1] as const) {
+    for (const cy of [-1, 1] as const) {
+      const [px, py] = [cx < 0 ? gateX : right, cy < 0 ? gateY : bottom];
+      if (Math.max(Math.abs(x - px), Math.abs(y - py)) <= 2 * nearPx)
+        return { kind: 'gate', label: 'Size of the gate', corner: [cx, cy], x: px, y: py };
+    }
+  }
   const within = x >= gateX - nearPx && x <= right + nearPx && y >= gateY - nearPx && y <= bottom + nearPx;
   const onSide =
     Math.min(Math.abs(x - gateX), Math.abs(x - right), Math.abs(y - gateY), Math.abs(y - bottom)) <= nearPx;
-  return within && onSide ? { kind: 'gate', label: 'Move the gate', x, y } : null;
+  return within && onSide ? { kind: 'gate', label: 'Move the gate', corner: [0, 0], x, y } : null;
 }

@@ -19,6 +19,7 @@ import type { Tool, ToolEvent } from '../tools/tool';
 import { drawStageMarks } from './stage-marks';
 import { handleAt } from './handles';
 import { wheeledLevel } from './isolux';
+import { keepView } from './kept-view';
 import { livesOf } from './lives';
 import { Overlay, type OverlayColours } from './overlay';
 import { drawnFor, fitGate, toScene, zoomedAbout, zoomStep } from './view';
@@ -185,6 +186,7 @@ export class StageController {
       window.removeEventListener('keydown', key);
       window.removeEventListener('keyup', key);
     });
+    this.leave.push(keepView(studio.info.id, studio.live));
     if (studio.live.getState().zoom === 0) this.fit();
     this.lastTime = performance.now();
     const loop = (now: number) => {

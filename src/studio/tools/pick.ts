@@ -3,6 +3,7 @@ import { applyTo, inverse } from '@/core/geometry/affine';
 import { carriersOf, shiftOnGround } from '@/core/moment/standing';
 import { change, type Edit } from '@/core/scene/edits';
 import { SETTINGS_ID, settingsOf, type SceneDocument } from '@/core/scene/document';
+import { LIMITS } from '@/core/limits';
 import { handleAt, type Handle } from '../stage/handles';
 import { hitAt, hitsWithin, occluderMap } from '../stage/hits';
 import { draggedIsolux } from '../stage/isolux';
@@ -11,6 +12,7 @@ import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedOutlines, withoutPoint, withPoint } from './outline-edits';
+import { snappedPlace } from './placing';
 
 type State =
   | { kind: 'idle' }
@@ -18,6 +20,8 @@ type State =
   | { kind: 'moving'; from: ToolEvent; base: SceneDocument; picked: Picked[]; gesture: Gesture }
   | { kind: 'handling'; from: ToolEvent; base: SceneDocument; handle: Handle; gesture: Gesture }
   | { kind: 'marquee'; from: ToolEvent; to: ToolEvent };
+
+const SMALLEST_GATE_PX = 16;
 
 /** A press becomes a drag after this many screen px. */
 const DRAG_SHARE = 0.35;
@@ -71,7 +75,7 @@ export class PickTool implements Tool {
       }
       this.move(event);
     } else if (state.kind === 'moving') {
-      const [dx, dy] = moveBy(studio, event.x - state.from.x, event.y - state.from.y, event.shift);
+      const [dx, dy] = moveBy(studio, state, event.x - state.from.x, event.y - state.from.y, event.shift);
       state.gesture.preview(movedEdits(state.base, state.picked, [dx, dy], studio.live.getState().seconds));
       this.readout = { x: event.x, y: event.y, words: `${signed(dx)}, ${signed(dy)} px` };
     } else if (state.kind === 'handling') {
@@ -169,11 +173,25 @@ function signed(v: number): string {
   return rounded > 0 ? `+${rounded}` : String(rounded);
 }
 
-/** Movement in whole px on pixel art; along one axis with shift. */
-function moveBy(studio: Studio, dx: number, dy: number, oneAxis: boolean): [number, number] {
-  const whole = settingsOf(studio.scene).pixelArt;
+/**
+ * Movement along one axis with shift. With a grid the first thing that is picked comes to stand on it and the others keep
+ * their distance to it; without one pixel art moves by whole px.
+ */
+function moveBy(
+  studio: Studio,
+  { base, picked }: { base: SceneDocument; picked: readonly Picked[] },
+  dx: number,
+  dy: number,
+  oneAxis: boolean,
+): [number, number] {
   const [x, y] = oneAxis ? (Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]) : [dx, dy];
-  return whole ? [Math.round(x), Math.round(y)] : [x, y];
+  const first = picked.find(({ collection }) => ['sprites', 'lights', 'lamps'].includes(collection));
+  const at = first && base[first.collection as 'sprites'][first.id];
+  if (!at || at.hangsOn !== null || studio.desk.getState().gridPx === 0) {
+    return settingsOf(base).pixelArt ? [Math.round(x), Math.round(y)] : [x, y];
+  }
+  const [px, py] = snappedPlace(studio, at.x + x, at.y + y);
+  return [x === 0 ? 0 : px - at.x, y === 0 ? 0 : py - at.y];
 }
 
 /** The edits that move what is picked. What is carried by something that is picked too goes with it anyway. */
@@ -249,10 +267,33 @@ function handled(
     }
     case 'gate': {
       const { gateX, gateY } = settingsOf(base);
+      if (handle.corner[0] !== 0) return one(...draggedGate(base, handle.corner, from, to));
       const fields = { gateX: Math.round(gateX + to.x - from.x), gateY: Math.round(gateY + to.y - from.y) };
       return one(change(base, 'settings', SETTINGS_ID, fields), `gate at ${fields.gateX}, ${fields.gateY}`);
     }
   }
+}
+
+/** The gate with one corner dragged, the one across from it where it was; Shift keeps its shape. */
+function draggedGate(
+  base: SceneDocument,
+  [cx, cy]: readonly [number, number],
+  from: ToolEvent,
+  to: ToolEvent,
+): [Edit | null, string] {
+  const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(base);
+  const held = (v: number) => Math.min(LIMITS.gateSidePx, Math.max(SMALLEST_GATE_PX, Math.round(v)));
+  const width = held(gateWidthPx + cx * (to.x - from.x));
+  const height = to.shift
+    ? held((width * gateHeightPx) / gateWidthPx)
+    : held(gateHeightPx + cy * (to.y - from.y));
+  const fields = {
+    gateWidthPx: width,
+    gateHeightPx: height,
+    gateX: cx < 0 ? gateX + gateWidthPx - width : gateX,
+    gateY: cy < 0 ? gateY + gateHeightPx - height : gateY,
+  };
+  return [change(base, 'settings', SETTINGS_ID, fields), `gate ${width} × ${height}`];
 }
 
 /** Points lie on whole px unless Alt is held. */

@@ -6,6 +6,7 @@ import { parallaxShift } from '@/core/moment/standing';
 import type { Light } from '@/core/scene/document';
 import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';
+import { snappedPlace } from './placing';
 import type { Tool, ToolEvent } from './tool';
 
 export class PointLightTool implements Tool {
@@ -22,13 +23,14 @@ export class PointLightTool implements Tool {
       return;
     }
     const [dx, dy] = parallaxShift(studio.scene, plane);
+    const [x, y] = snappedPlace(studio, event.x - dx, event.y - dy).map(Math.round);
     const count = Object.keys(studio.scene.lights).length;
     const light = newLight({
       name: `Light ${count + 1}`,
       planeId,
       order: orderAfter(Object.values(studio.scene.lights).map((l) => l.order)),
-      x: Math.round(event.x - dx),
-      y: Math.round(event.y - dy),
+      x,
+      y,
     });
     const id = freshId();
     this.open = { id, light, from: event, gesture: studio.scenes.gesture('Place a light') };
