@@ -20,6 +20,9 @@ export const LIMITS = {
   lights: 5_000,
   occluders: 10_000,
   outlinePoints: 10_000,
+  /** Bytes of an SVG or CSV file, and elements of an SVG within each other. */
+  textFileBytes: 4 * 1024 * 1024,
+  svgDepth: 64,
   /** Outlines of one occluder, occluders and lamps of one artwork. */
   outlines: 1_000,
   artworkOccluders: 32,

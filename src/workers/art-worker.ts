@@ -7,6 +7,7 @@ import { readGif } from '@/core/art/gif';
 import { filesOf, sourceHash, USUAL_OUTPUT, wantedFor, type OutputOptions } from '@/core/handoff/maps';
 import { readLayeredPainting, type LayeredPainting } from '@/core/handoff/open-raster';
 import type { Files } from '@/core/handoff/zip';
+import { outlinesFrom, type OutlineRule } from '@/core/art/outlines-from';
 import { emptyImage, looksLikePixelArt, type Image } from '@/core/raster/image';
 import { pictureKind } from '@/core/raster/picture-kind';
 import { paletteOf, type PaletteColour } from '@/core/raster/palette';
@@ -184,6 +185,12 @@ const work = {
   async cutRects(sha256: string, rule: CutOrder): Promise<Rect[]> {
     const image = await pictures.image(sha256);
     return rule.way === 'grid' ? gridRects(image, rule.cells, rule.keepEmpty) : islandRects(image, rule);
+  },
+
+  /** The outlines that a rule finds in each part of a picture. */
+  async outlines(sha256: string, parts: readonly Rect[], rule: OutlineRule): Promise<number[][][]> {
+    const image = await pictures.image(sha256);
+    return parts.map((part) => outlinesFrom(image, part, rule));
   },
 
   async chooseRecipe(sha256: string): Promise<{ recipe: Recipe; seen: string }> {

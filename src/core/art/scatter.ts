@@ -41,7 +41,8 @@ export function scattered(
       const x = left + (right - left) * hash01(seed, (i * TRIES + k) * 2);
       const y = top + (bottom - top) * hash01(seed, (i * TRIES + k) * 2 + 1);
       let away = Infinity;
-      for (const other of out) away = Math.min(away, (other.x - x) * (other.x - x) + (other.y - y) * (other.y - y));
+      for (const other of out)
+        away = Math.min(away, (other.x - x) * (other.x - x) + (other.y - y) * (other.y - y));
       if (away >= bestAway && (best === null || away > bestAway)) [best, bestAway] = [[x, y], away];
     }
     // Where there is no room left nothing is put.

@@ -24,11 +24,14 @@ export function readTileCsv(text: string, firstNumber: 0 | 1, frames: number): C
       const words = cell.trim();
       if (words === '') return;
       const place = `line ${row + 1}, column ${column + 1}`;
-      if (!/^-?\d{1,6}$/.test(words)) throw new InputFault(`"${words.slice(0, 20)}" in ${place} is no tile number.`);
+      if (!/^-?\d{1,6}$/.test(words))
+        throw new InputFault(`"${words.slice(0, 20)}" in ${place} is no tile number.`);
       const number = Number(words);
       if (number < firstNumber) {
         if (number === firstNumber - 1 || number === -1) return;
-        throw new InputFault(`There is no tile ${number}, as in ${place}; an empty cell is ${firstNumber - 1}.`);
+        throw new InputFault(
+          `There is no tile ${number}, as in ${place}; an empty cell is ${firstNumber - 1}.`,
+        );
       }
       const tile: Tile = { frame: number - firstNumber, orientation: 0 };
       if (tile.frame >= frames)

@@ -6,7 +6,6 @@ import { cellAt, chunkIndex, chunkKey } from './tiles';
 /** A cell by its column and row, and the number that it gets. */
 export type CellChange = readonly [column: number, row: number, cell: number];
 
-
 /** The id of a new chunk: the same for everyone who makes one at this place, so that two who do meet as a conflict. */
 function chunkId(planeId: string, column: number, row: number): string {
   const plain = (n: number) => (n < 0 ? `m${-n}` : String(n));
@@ -44,7 +43,7 @@ export function cellsOnLine(x0: number, y0: number, x1: number, y1: number): [nu
   const [dx, dy] = [Math.abs(x1 - x0), -Math.abs(y1 - y0)];
   const [sx, sy] = [x0 < x1 ? 1 : -1, y0 < y1 ? 1 : -1];
   let error = dx + dy;
-  for (let [x, y] = [x0, y0]; ; ) {
+  for (let [x, y] = [x0, y0]; ;) {
     out.push([x, y]);
     if (x === x1 && y === y1) return out;
     const doubled = 2 * error;

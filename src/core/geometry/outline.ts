@@ -31,6 +31,14 @@ export function normaliseOutlines(outlines: readonly Outline[]): number[][] {
   return directed(joined(outlines));
 }
 
+/** One area of several: what lies in any of them, each read by the even-odd rule by itself. */
+export function unitedOutlines(areas: readonly (readonly Outline[])[]): number[][] {
+  const sound = areas.map(joined).filter((area) => area.length > 0);
+  if (sound.length === 0) return [];
+  const [first, ...rest] = sound;
+  return directed(polygonClipping.union(first, ...rest));
+}
+
 /** Closed outlines made sound, and what lies beyond a rectangle cut off. */
 export function outlinesWithin(
   outlines: readonly Outline[],

@@ -12,6 +12,9 @@ export interface PaintedLayer {
   y: number;
   widthPx: number;
   heightPx: number;
+  /** 0 to 1, that of the groups around it multiplied in. */
+  opacity: number;
+  hidden: boolean;
   /** The layer's PNG file. */
   bytes: Uint8Array;
 }
@@ -30,7 +33,7 @@ export function readLayeredPainting(bytes: Uint8Array): LayeredPainting {
   if (!stack) throw new InputFault('The archive has no stack.xml; is it a layered painting?');
   const { widthPx, heightPx, entries } = readStack(new TextDecoder().decode(stack));
   const names = new Map<string, number>();
-  const layers = entries.map(({ name, src, x, y }) => {
+  const layers = entries.map(({ name, src, x, y, opacity, hidden }) => {
     const png = files[src];
     if (!png) throw new InputFault(`The layer "${name}" names the file ${src}, which is not there.`);
     let facts;
@@ -42,7 +45,7 @@ export function readLayeredPainting(bytes: Uint8Array): LayeredPainting {
     const count = (names.get(name) ?? 0) + 1;
     names.set(name, count);
     const own = count === 1 ? name : `${name} ${count}`;
-    return { name: own, x, y, widthPx: facts.width, heightPx: facts.height, bytes: png };
+    return { name: own, x, y, opacity, hidden, widthPx: facts.width, heightPx: facts.height, bytes: png };
   });
   // The file lists the topmost first.
   return { widthPx, heightPx, layers: layers.reverse() };
@@ -53,11 +56,13 @@ interface Entry {
   src: string;
   x: number;
   y: number;
+  opacity: number;
+  hidden: boolean;
 }
 
 function readStack(text: string): { widthPx: number; heightPx: number; entries: Entry[] } {
   const entries: Entry[] = [];
-  const offsets: { x: number; y: number }[] = [{ x: 0, y: 0 }];
+  const groups = [{ x: 0, y: 0, opacity: 1, hidden: false }];
   let size: { widthPx: number; heightPx: number } | null = null;
   const parser = new SaxesParser();
   parser.on('error', (cause) => {
@@ -65,18 +70,23 @@ function readStack(text: string): { widthPx: number; heightPx: number; entries: 
   });
   parser.on('opentag', ({ name, attributes }) => {
     const at = attributes as Record<string, string>;
-    const above = offsets.at(-1)!;
-    const place = { x: above.x + whole(at.x), y: above.y + whole(at.y) };
+    const above = groups.at(-1)!;
+    const place = {
+      x: above.x + whole(at.x),
+      y: above.y + whole(at.y),
+      opacity: above.opacity * share(at.opacity),
+      hidden: above.hidden || at.visibility === 'hidden',
+    };
     if (name === 'image') size = { widthPx: whole(at.w), heightPx: whole(at.h) };
     else if (name === 'stack') {
-      offsets.push(place);
-      if (offsets.length > LIMITS.jsonDepth) throw new InputFault('stack.xml is nested too deep.');
+      groups.push(place);
+      if (groups.length > LIMITS.jsonDepth) throw new InputFault('stack.xml is nested too deep.');
     } else if (name === 'layer' && at.src) {
       entries.push({ name: (at.name || at.src).slice(0, LIMITS.nameLength), src: at.src, ...place });
     }
   });
   parser.on('closetag', ({ name }) => {
-    if (name === 'stack') offsets.pop();
+    if (name === 'stack') groups.pop();
   });
   parser.write(text).close();
   if (!size) throw new InputFault('stack.xml has no image.');
@@ -88,4 +98,10 @@ function readStack(text: string): { widthPx: number; heightPx: number; entries: 
 function whole(text: string | undefined): number {
   const value = Math.round(Number(text ?? 0));
   return Number.isFinite(value) && Math.abs(value) <= LIMITS.coordinatePx ? value : 0;
+}
+
+/** 0 to 1; what is none counts as whole. */
+function share(text: string | undefined): number {
+  const value = Number.parseFloat(text ?? '1');
+  return Number.isFinite(value) ? Math.min(1, Math.max(0, value)) : 1;
 }

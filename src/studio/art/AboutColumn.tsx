@@ -4,6 +4,7 @@ import { useScene, useStudio } from '../context';
 import { NameField } from '../controls/NameField';
 import { Choice, Column, Row, Switch } from '../controls/small';
 import { ANSWER_WORDS } from '../desk/answers';
+import { BringRows } from './BringRows';
 import { setArtworks, tagsOf } from '../store/art-edits';
 
 const PLANES = 'plane';
@@ -58,6 +59,7 @@ export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: 
         words={['taken', 'not taken']}
         onChange={(takesShadows) => set('Takes shadows', () => ({ takesShadows }))}
       />
+      <BringRows artworkId={artworkId} />
       <Row label="Used">
         {users.length === 0 ? (
           <span className="text-ash">not in this scene</span>

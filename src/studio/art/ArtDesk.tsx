@@ -5,6 +5,7 @@ import { ToolKeys } from '../controls/ToolKeys';
 import { ART_TOOL_WORDS, ART_TOOLS } from '../store/art-bench';
 import { AboutColumn } from './AboutColumn';
 import { CutColumn } from './CutColumn';
+import { OccludersColumn, OutlineColumn, PointsColumn } from './OutlineColumns';
 import { FrameColumn, PlayColumn } from './PlayColumn';
 import { BracketColumn, StandColumn } from './StandColumn';
 
@@ -16,10 +17,20 @@ export function ArtDesk({ artworkId }: { artworkId: string }) {
     <div className="flex min-h-0 border-t border-line bg-slate">
       <ToolKeys bench="art" tools={ART_TOOLS} words={ART_TOOL_WORDS} tool={tool} className="w-[104px]" />
       <div className="flex min-w-0 flex-1 gap-[14px] overflow-x-auto px-3 pt-2">
-        <CutColumn key={artworkId} artworkId={artworkId} />
-        <PlayColumn artworkId={artworkId} />
-        <FrameColumn artworkId={artworkId} />
-        <StandColumn artworkId={artworkId} />
+        {tool === 'outline' ? (
+          <>
+            <OutlineColumn key={artworkId} artworkId={artworkId} />
+            <OccludersColumn artworkId={artworkId} />
+            <PointsColumn artworkId={artworkId} />
+          </>
+        ) : (
+          <>
+            <CutColumn key={artworkId} artworkId={artworkId} />
+            <PlayColumn artworkId={artworkId} />
+            <FrameColumn artworkId={artworkId} />
+            <StandColumn artworkId={artworkId} />
+          </>
+        )}
         <BracketColumn artworkId={artworkId} />
         <AboutColumn artworkId={artworkId} picked={[...picked]} />
       </div>

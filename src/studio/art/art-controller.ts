@@ -68,7 +68,7 @@ export class ArtController implements ArtHost {
     if (artworkId === this.artworkId) return;
     this.pointer.cancel();
     this.artworkId = artworkId;
-    this.studio.artBench.setState({ frame: 0, bracketId: null, tried: null });
+    this.studio.artBench.setState({ frame: 0, bracketId: null, occluderId: null, tried: null, found: null });
     this.fit();
   }
 

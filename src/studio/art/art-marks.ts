@@ -152,6 +152,44 @@ export class ArtMarks {
     this.words(name, cx + 9 * this.ratio, cy + 4 * this.ratio, colour);
   }
 
+  outline(
+    points: readonly number[],
+    dx: number,
+    dy: number,
+    isClosed: boolean,
+    colour: string,
+    dash: number[] = [],
+  ): void {
+    const { context, ratio } = this;
+    context.beginPath();
+    for (let i = 0; i < points.length; i += 2) {
+      const [x, y] = toCanvas(this.place, points[i] + dx, points[i + 1] + dy);
+      if (i === 0) context.moveTo(x, y);
+      else context.lineTo(x, y);
+    }
+    if (isClosed) context.closePath();
+    context.setLineDash(dash.map((d) => d * ratio));
+    for (const [stroke, width] of [
+      ['#000000aa', 3],
+      [colour, 1.3],
+    ] as const) {
+      context.strokeStyle = stroke;
+      context.lineWidth = width * ratio;
+      context.stroke();
+    }
+    context.setLineDash([]);
+  }
+
+  points(points: readonly number[], dx: number, dy: number, colour: string): void {
+    const { context, ratio } = this;
+    const r = CORNER_PX * ratio;
+    context.fillStyle = colour;
+    for (let i = 0; i < points.length; i += 2) {
+      const [x, y] = toCanvas(this.place, points[i] + dx, points[i + 1] + dy);
+      context.fillRect(x - r, y - r, 2 * r, 2 * r);
+    }
+  }
+
   private ring(x: number, y: number, radius: number, colour: string): void {
     const { context, ratio } = this;
     context.beginPath();

@@ -8,6 +8,15 @@ import type { ArtBenchState } from '../store/art-bench';
 import { addBracket, addFrame, changeFrame, placeBracket, setArtwork } from '../store/art-edits';
 import type { Studio } from '../store/studio';
 import type { ArtMarks } from './art-marks';
+import {
+  doublePress,
+  dragPoint,
+  drawOutlines,
+  keepPoint,
+  picturePlace,
+  pressOutline,
+  type PointDrag,
+} from './outline-pointer';
 
 const NEAR_PX = 8;
 
@@ -28,7 +37,8 @@ type Drag =
   | { kind: 'pan'; x: number; y: number; viewX: number; viewY: number }
   | { kind: 'frame'; fixedX: number; fixedY: number; rect: Rect; number: number | null }
   | { kind: 'foot'; points: number[] }
-  | { kind: 'bracket'; id: string; x: number; y: number; turnDeg: number };
+  | { kind: 'bracket'; id: string; x: number; y: number; turnDeg: number }
+  | PointDrag;
 
 export class ArtPointer {
   private drag: Drag | null = null;
@@ -50,6 +60,7 @@ export class ArtPointer {
     on('pointermove', (event) => this.move(event));
     on('pointerup', (event) => this.up(event));
     on('pointercancel', () => this.cancel());
+    on('dblclick', (event) => this.double(event));
     on(
       'wheel',
       (event) => {
@@ -66,14 +77,23 @@ export class ArtPointer {
 
   /** Throws away what is being drawn; where nothing is, goes back to looking. */
   cancel(): void {
-    if (this.drag === null) this.host.studio.artBench.setState({ tool: 'look', tried: null });
+    if (this.drag === null) this.host.studio.artBench.setState({ tool: 'look', tried: null, found: null });
     this.drag = null;
     this.host.touch();
   }
 
   draw(marks: ArtMarks): void {
-    const { drag } = this;
-    const [dx, dy] = this.host.figureAt();
+    const { drag, host } = this;
+    const [dx, dy] = host.figureAt();
+    if (host.bench.tool === 'outline' && host.artwork)
+      drawOutlines(
+        marks,
+        host.artwork,
+        host.bench,
+        host.frameNumber,
+        [dx, dy],
+        drag?.kind === 'point' ? drag : null,
+      );
     if (drag?.kind === 'frame') marks.box(drag.rect, marks.colours.picked);
     else if (drag?.kind === 'foot') marks.foot(drag.points.map((v, i) => v + (i % 2 === 0 ? dx : dy)));
     else if (drag?.kind === 'bracket') marks.bracket('', drag.x + dx, drag.y + dy, marks.colours.line);
@@ -93,6 +113,24 @@ export class ArtPointer {
     const [x, y] = this.scenePlace(event);
     const [dx, dy] = this.host.figureAt();
     return [Math.round(2 * (x - dx)) / 2, Math.round(2 * (y - dy)) / 2];
+  }
+
+  private exactFigurePlace(event: MouseEvent): [number, number] {
+    const [x, y] = this.scenePlace(event);
+    const [dx, dy] = this.host.figureAt();
+    return [x - dx, y - dy];
+  }
+
+  private outlineHost(artwork: Artwork, artworkId: string) {
+    const { studio, bench, frameNumber } = this.host;
+    return { studio, artworkId, artwork, bench, frameNumber };
+  }
+
+  private double(event: MouseEvent): void {
+    const { artwork, artworkId, bench } = this.host;
+    if (!artwork || !artworkId || bench.tool !== 'outline') return;
+    doublePress(this.outlineHost(artwork, artworkId), this.figurePlace(event), this.nearPx);
+    this.host.touch();
   }
 
   private get nearPx(): number {
@@ -138,6 +176,12 @@ export class ArtPointer {
         if (!near) return null;
         return { kind: 'bracket', id: near.id, ...bracketAt(near, frameNumber) };
       }
+      case 'outline': {
+        const at = this.figurePlace(event);
+        const [x, y] = this.exactFigurePlace(event);
+        const picture = picturePlace(artwork, frameNumber, x, y);
+        return pressOutline(this.outlineHost(artwork, artworkId), event, at, picture, this.nearPx);
+      }
     }
   }
 
@@ -172,6 +216,7 @@ export class ArtPointer {
     } else if (drag.kind === 'frame') {
       drag.rect = boxBetween(drag.fixedX, drag.fixedY, ...this.scenePlace(event), host.artwork);
     } else if (drag.kind === 'foot') drag.points.splice(2, 2, ...this.figurePlace(event));
+    else if (drag.kind === 'point') dragPoint(drag, ...this.figurePlace(event));
     else [drag.x, drag.y] = this.figurePlace(event);
     host.touch();
   }
@@ -192,6 +237,8 @@ export class ArtPointer {
         const isLine = bx !== undefined && (Math.abs(bx - ax) >= 1 || Math.abs(by - ay) >= 1);
         return setArtwork(studio, 'Set the foot', artworkId, { foot: isLine ? drag.points : [ax, ay] });
       }
+      case 'point':
+        return keepPoint(this.outlineHost(artwork, artworkId), drag);
       case 'bracket': {
         const { id, x, y, turnDeg } = drag;
         // In general, unless there are frames in which it may be elsewhere; Shift moves it in all of them.

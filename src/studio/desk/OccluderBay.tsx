@@ -4,6 +4,8 @@ import { NameField } from '../controls/NameField';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
+import { joinOccluders } from '../store/occluder-edits';
+import { ManyColumn } from './ManyColumn';
 import { useField } from './use-fields';
 
 const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
@@ -44,6 +46,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
             <Choice<OwnShade>
               label="The caster"
               value={ownShade.value}
+              differs={ownShade.differs}
               options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
               onChange={ownShade.set}
             />
@@ -74,9 +77,11 @@ export function OccluderBay({ ids }: { ids: string[] }) {
             <span className="figure">{points}</span>
           </Row>
           <Row label="">
+            {ids.length > 1 && <Key onClick={() => joinOccluders(studio)}>Join</Key>}
             <Key onClick={() => commandOf('delete').run(studio)}>Delete</Key>
           </Row>
         </Column>
+        {ids.length > 1 && <ManyColumn />}
       </div>
     </div>
   );

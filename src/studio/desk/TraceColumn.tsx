@@ -7,6 +7,7 @@ import { change, create } from '@/core/scene/edits';
 import { Column, Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { usePictureTick, useScene, useStudio } from '../context';
+import { followArtwork, ownOccluders } from '../store/occluder-edits';
 import { freshId } from '../store/studio';
 
 /** From this coverage on a pixel stops light. */
@@ -27,6 +28,14 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
       occluder.spriteId === spriteId ? [[id, occluder] as const] : [],
     ),
   );
+  const brought = useScene(({ scene }) => scene.artworks[artworkId ?? '']?.occluders.length ?? 0);
+  const isOwn = useScene(({ scene }) => scene.sprites[spriteId]?.ownOccluders ?? false);
+  const aside =
+    own.length > 0
+      ? `${own.length} of its own`
+      : brought > 0 && !isOwn
+        ? `${brought} of its artwork`
+        : 'none yet';
   const tick = usePictureTick();
   const outlines = useMemo(() => {
     // The picture may arrive after the sprite was picked.
@@ -64,7 +73,18 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
   };
 
   return (
-    <Column title="Occluder" aside={own.length > 0 ? `${own.length} of its own` : 'none yet'}>
+    <Column title="Occluder" aside={aside}>
+      {brought > 0 && (
+        <Row label="">
+          {isOwn ? (
+            <Key onClick={() => followArtwork(studio, spriteId)}>As the artwork again</Key>
+          ) : (
+            <Key title="To be changed for this sprite alone" onClick={() => ownOccluders(studio, spriteId)}>
+              Make its own
+            </Key>
+          )}
+        </Row>
+      )}
       <ValueField
         label="Tolerance"
         value={tolerance}

@@ -2,7 +2,13 @@
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../desk/Shelf';
+import { readSvgOutlines } from '@/core/geometry/svg-outlines';
+import { wordsOf } from '@/core/faults';
+import { LIMITS } from '@/core/limits';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { putSvg } from '../store/occluder-edits';
+import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
+import type { Studio } from '../store/studio';
 import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from './read-colours';
 import { StageController } from './stage-controller';
@@ -56,12 +62,23 @@ export function Stage() {
     if (files.length > 0) await bringIn(files, place);
   };
 
-  const bringIn = async (files: File[], [x, y]: [number, number]) => {
+  const bringIn = async (dropped: File[], [x, y]: [number, number]) => {
+    const files = dropped.filter(({ name }) => !/\.svg$/i.test(name));
+    for (const file of dropped) if (!files.includes(file)) await bringSvg(studio, file);
+    if (files.length === 0) return;
     const report = await importPictures(studio, files, (done, all) =>
       setBusy(`Bringing in ${done + 1} of ${all} …`),
     );
     setBusy(null);
-    report.artworkIds.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
+    const layered = new Set(report.layers.map(({ artworkId }) => artworkId));
+    const loose = report.artworkIds.filter((id) => !layered.has(id));
+    loose.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
+    for (const painting of new Set(report.layers.map((layer) => layer.painting))) {
+      const layers = report.layers.filter((layer) => layer.painting === painting);
+      const answer = await studio.askAboutPainting(painting, layers.length);
+      if (answer === 'planes') layersAsPlanes(studio, layers);
+      else if (answer === 'figure') layersAsFigure(studio, layers, x, y);
+    }
     studio.say(wordsOfReport(report));
   };
 
@@ -101,6 +118,17 @@ export function Stage() {
       {shelfOpen && <Shelf />}
     </div>
   );
+}
+
+/** The shapes of an SVG file as occluders on the current plane. */
+async function bringSvg(studio: Studio, file: File): Promise<void> {
+  try {
+    if (file.size > LIMITS.textFileBytes)
+      throw new Error(`The file is larger than ${LIMITS.textFileBytes / 1024 / 1024} MB.`);
+    putSvg(studio, file.name, readSvgOutlines(await file.text()));
+  } catch (thrown) {
+    studio.say(`${file.name}: ${wordsOf(thrown)}`);
+  }
 }
 
 function EmptyStage({ onFiles }: { onFiles(files: File[]): void }) {

@@ -1,9 +1,10 @@
 /** What a person has before them on the Art bench: for this session, not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
+import type { OutlineRule } from '@/core/art/outlines-from';
 import type { Rect } from '@/core/raster/rect';
 import type { Cells } from '@/core/relief/recipe';
 
-export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket'] as const;
+export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket', 'outline'] as const;
 export type ArtTool = (typeof ART_TOOLS)[number];
 export const ART_TOOL_WORDS: Record<ArtTool, { words: string; key: string; hint: string }> = {
   look: { words: 'Look', key: 'q', hint: 'Click a frame to choose it; drag to pan, turn the wheel to zoom' },
@@ -11,6 +12,11 @@ export const ART_TOOL_WORDS: Record<ArtTool, { words: string; key: string; hint:
   pivot: { words: 'Pivot', key: 'p', hint: 'Click the point that is put where a sprite stands' },
   foot: { words: 'Foot', key: 't', hint: 'Click where it stands on the ground, or drag a line' },
   bracket: { words: 'Bracket', key: 'b', hint: 'Click to put a bracket; drag one to move it in this frame' },
+  outline: {
+    words: 'Outline',
+    key: 'k',
+    hint: 'What stops light: taken from the picture, drawn, or read from SVG',
+  },
 };
 
 /** The picture with its frames, or the figure as its frames make it. */
@@ -38,6 +44,11 @@ export interface ArtBenchState {
   frame: number;
   playing: boolean;
   bracketId: string | null;
+  /** The occluder of the artwork that is chosen. */
+  occluderId: string | null;
+  outlineRule: OutlineRule;
+  /** What the rule finds in each frame, px of the figure; shown until it is taken. */
+  found: { artworkId: string; frames: number[][][] | null; fault: string | null } | null;
   rule: CutRule;
   /** The frames that the rule would make, shown until they are taken or the hand turns to something else. */
   tried: { artworkId: string; rects: Rect[] | null; fault: string | null } | null;
@@ -54,6 +65,18 @@ export function createArtBench() {
     frame: 0,
     playing: true,
     bracketId: null,
+    occluderId: null,
+    outlineRule: {
+      way: 'alpha',
+      threshold: 128,
+      colours: [],
+      seeds: [],
+      likeness: 8,
+      tolerancePx: 1,
+      insetPx: 0,
+      holes: true,
+    },
+    found: null,
     rule: {
       way: 'grid',
       cells: { columns: 4, rows: 1, marginPx: 0, gapPx: 0 },

@@ -75,6 +75,8 @@ export interface DeskState {
   notice: string | null;
   /** A picture that came in under a known name, with another size than before. */
   question: (SizeQuestion & { answer(given: SizeAnswer): void }) | null;
+  /** A layered painting that was dropped on the stage. */
+  painting: { name: string; layers: number; answer(given: PaintingAnswer): void } | null;
 }
 
 interface Size {
@@ -87,6 +89,9 @@ export interface SizeQuestion {
   from: Size;
   to: Size;
 }
+
+/** Each layer on a plane of its own, all as parts of one figure, or as artworks that are placed by hand. */
+export type PaintingAnswer = 'planes' | 'figure' | 'shelf';
 
 /** Put it in the place of the old one, beside it, or leave everything as it was. */
 export type SizeAnswer = 'exchange' | 'beside' | 'leave';
@@ -112,6 +117,7 @@ export function createDesk(bench: Bench) {
     trial: null,
     notice: null,
     question: null,
+    painting: null,
   }));
 }
 

@@ -9,6 +9,7 @@ import { broughtName } from '@/core/relief/suffixes';
 import { newArtwork, newRelief } from '@/core/scene/defaults';
 import type { Artwork } from '@/core/scene/document';
 import { change, create, type Edit } from '@/core/scene/edits';
+import type { PaintedLayer } from '@/core/handoff/open-raster';
 import type { OpenedFile } from '@/workers/art-worker';
 import { attachMap } from './attach-maps';
 import { api } from './server-api';
@@ -19,10 +20,23 @@ export interface ImportReport {
   artworkIds: string[];
   /** Artworks whose art was exchanged. */
   replacedIds: string[];
+  /** The layers of layered paintings that became artworks, from the lowest up. */
+  layers: BroughtLayer[];
   /** What was attached to what, a line each. */
   attached: string[];
   /** A line each: file name and reason. */
   refused: string[];
+}
+
+/** A layer of a painting and the artwork that it became. */
+export interface BroughtLayer {
+  painting: string;
+  artworkId: string;
+  name: string;
+  x: number;
+  y: number;
+  opacity: number;
+  hidden: boolean;
 }
 
 /** A picture on its way in. */
@@ -32,6 +46,7 @@ interface Incoming {
   bytes: Uint8Array<ArrayBuffer>;
   /** Where a layer lies on its painting. */
   place: { x: number; y: number } | null;
+  layer: Pick<PaintedLayer, 'name' | 'opacity' | 'hidden'> | null;
   /** The frames of what was an animation. */
   sheet: OpenedFile['sheet'];
 }
@@ -41,7 +56,7 @@ export async function importPictures(
   files: readonly File[],
   progress: (done: number, all: number) => void = () => {},
 ): Promise<ImportReport> {
-  const report: ImportReport = { artworkIds: [], replacedIds: [], attached: [], refused: [] };
+  const report: ImportReport = { artworkIds: [], replacedIds: [], layers: [], attached: [], refused: [] };
   const incoming = await opened(studio, files, report);
   const names = new Set([
     ...Object.values(studio.scene.artworks).map(({ name }) => name),
@@ -90,16 +105,17 @@ async function opened(studio: Studio, files: readonly File[], report: ImportRepo
       if (!/\.ora$/i.test(file.name)) {
         const name = plainName(file.name);
         const { bytes: png, sheet } = await studio.workers.run((remote) => remote.opened(bytes, name));
-        incoming.push({ name, file: file.name, bytes: new Uint8Array(png), place: null, sheet });
+        incoming.push({ name, file: file.name, bytes: new Uint8Array(png), place: null, layer: null, sheet });
         continue;
       }
       const { layers } = await studio.workers.run((remote) => remote.layers(bytes));
-      for (const { name, x, y, bytes: png } of layers) {
+      for (const { name, x, y, opacity, hidden, bytes: png } of layers) {
         incoming.push({
           name: layerName(file.name, name),
           file: `${file.name}, layer ${name}`,
           bytes: new Uint8Array(png),
           place: { x, y },
+          layer: { name, opacity, hidden },
           sheet: null,
         });
       }
@@ -125,7 +141,7 @@ function layerName(file: string, layer: string): string {
 
 async function bringArt(
   studio: Studio,
-  { name, bytes, sheet }: Incoming,
+  { name, file, bytes, place, layer, sheet }: Incoming,
   edits: Edit[],
   report: ImportReport,
   added: Map<string, Artwork>,
@@ -164,6 +180,8 @@ async function bringArt(
   edits.push(create('artworks', id, artwork), create('reliefs', id, newRelief({ recipe })));
   added.set(name, artwork);
   report.artworkIds.push(id);
+  if (place && layer)
+    report.layers.push({ painting: plainName(file.split(', layer ')[0]), artworkId: id, ...layer, ...place });
 }
 
 /** What is to be said after an import, or null where there is nothing. */

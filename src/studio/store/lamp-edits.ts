@@ -6,6 +6,8 @@ import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scen
 import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
 import type { FlamePart, Lamp, Light, LightPart, SceneDocument, Sprite } from '@/core/scene/document';
 import { orderAfter } from '@/core/scene/order';
+import { broughtLamps } from '../tools/place-sprite';
+import { frontOrder } from '../tools/placing';
 import { freshId, type Studio } from './studio';
 
 /** Makes a luminaire of the picked lights and sprites, and puts a lamp of it in their place. */
@@ -194,4 +196,24 @@ export function pushBack(studio: Studio, lampId: string): void {
     label: 'Push back to the luminaire',
     edits: edits.filter((edit) => edit !== null),
   });
+}
+
+/** Gives sprites of an artwork that were placed before the lamps that it brings along now. */
+export function giveLamps(studio: Studio, artworkId: string): void {
+  const { scene } = studio;
+  const artwork = scene.artworks[artworkId];
+  const carried = new Set(
+    Object.values(scene.lamps).flatMap(({ hangsOn, luminaireId }) =>
+      hangsOn ? [`${hangsOn.spriteId} ${hangsOn.bracketId} ${luminaireId}`] : [],
+    ),
+  );
+  const edits = Object.entries(scene.sprites).flatMap(([id, sprite]) => {
+    if (sprite.artworkId !== artworkId) return [];
+    const wanted = artwork.lamps.filter(
+      ({ bracketId, luminaireId }) => !carried.has(`${id} ${bracketId} ${luminaireId}`),
+    );
+    return broughtLamps(scene, id, { lamps: wanted }, sprite.planeId, frontOrder(scene, sprite.planeId));
+  });
+  if (edits.length === 0) return studio.say('All sprites of it in this scene have their lamps.');
+  studio.scenes.transact({ label: 'Give lamps', edits });
 }

@@ -13,7 +13,14 @@ import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
 import type { Passing } from '@/core/moment/passing';
 import { createArtBench, type ArtBenchStore } from './art-bench';
 import { ArtWorkers } from './art-work';
-import { createDesk, type Bench, type DeskStore, type SizeAnswer, type SizeQuestion } from './desk-store';
+import {
+  createDesk,
+  type Bench,
+  type DeskStore,
+  type PaintingAnswer,
+  type SizeAnswer,
+  type SizeQuestion,
+} from './desk-store';
 import { JournalWriter, readJournal, type Journal } from './journal';
 import { createLive, type LiveStore } from './live';
 import { LongWork } from './long-work';
@@ -143,6 +150,17 @@ export class Studio {
         resolve(given);
       };
       this.desk.setState({ question: { ...size, answer } });
+    });
+  }
+
+  /** Asks what becomes of the layers of a painting that was dropped on the stage. */
+  askAboutPainting(name: string, layers: number): Promise<PaintingAnswer> {
+    return new Promise((resolve) => {
+      const answer = (given: PaintingAnswer) => {
+        this.desk.setState({ painting: null });
+        resolve(given);
+      };
+      this.desk.setState({ painting: { name, layers, answer } });
     });
   }
 

@@ -5,7 +5,7 @@ import { parallaxShift } from '@/core/moment/standing';
 import type { OccluderKind } from '@/core/scene/document';
 import type { Overlay } from '../stage/overlay';
 import { freshId, type Studio } from '../store/studio';
-import { snapped } from './pick';
+import { snapPoint } from './snap';
 import type { Tool, ToolEvent } from './tool';
 
 export class PenTool implements Tool {
@@ -18,7 +18,7 @@ export class PenTool implements Tool {
   ) {}
 
   down(event: ToolEvent): void {
-    const point = snapped([event.x, event.y], event.alt);
+    const point = snapPoint(this.studio, event);
     const first = this.points[0];
     const closes =
       this.kind === 'closed' && this.points.length >= 3 && first && near(point, first, event.nearPx);
@@ -29,7 +29,7 @@ export class PenTool implements Tool {
   }
 
   move(event: ToolEvent): void {
-    this.pointer = snapped([event.x, event.y], event.alt);
+    this.pointer = snapPoint(this.studio, event);
   }
 
   up(): void {}

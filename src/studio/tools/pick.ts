@@ -11,8 +11,11 @@ import type { Overlay } from '../stage/overlay';
 import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
-import { movedOutlines, withoutPoint, withPoint } from './outline-edits';
+import { movedOutlines, splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
 import { snappedPlace } from './placing';
+import { snapped, snapPoint } from './snap';
+
+type PointHandle = Extract<Handle, { kind: 'point' }>;
 
 type State =
   | { kind: 'idle' }
@@ -28,6 +31,8 @@ const DRAG_SHARE = 0.35;
 
 export class PickTool implements Tool {
   private state: State = { kind: 'idle' };
+  /** The first of two points at which an outline is to be split. */
+  private cut: PointHandle | null = null;
   private readout: { x: number; y: number; words: string } | null = null;
 
   constructor(private readonly studio: Studio) {}
@@ -35,6 +40,8 @@ export class PickTool implements Tool {
   down(event: ToolEvent): void {
     const { studio } = this;
     const handle = this.handleAt(event);
+    if (handle?.kind === 'point' && (event.shift || event.alt)) return this.markPoint(handle, event);
+    this.cut = null;
     if (handle) {
       this.state = {
         kind: 'handling',
@@ -79,7 +86,7 @@ export class PickTool implements Tool {
       state.gesture.preview(movedEdits(state.base, state.picked, [dx, dy], studio.live.getState().seconds));
       this.readout = { x: event.x, y: event.y, words: `${signed(dx)}, ${signed(dy)} px` };
     } else if (state.kind === 'handling') {
-      const { edits, words } = handled(state.base, state.handle, state.from, event);
+      const { edits, words } = handled(studio, state.base, state.handle, state.from, event);
       state.gesture.preview(edits);
       this.readout = { x: event.x, y: event.y, words };
     } else if (state.kind === 'marquee') this.state = { ...state, to: event };
@@ -106,9 +113,12 @@ export class PickTool implements Tool {
 
   leave(): boolean {
     const { state } = this;
+    const wasCutting = this.cut !== null;
     this.state = { kind: 'idle' };
     this.readout = null;
+    this.cut = null;
     if (state.kind === 'moving' || state.kind === 'handling') state.gesture.cancel();
+    if (wasCutting) return true;
     return state.kind === 'moving' || state.kind === 'handling' || state.kind === 'marquee';
   }
 
@@ -142,6 +152,24 @@ export class PickTool implements Tool {
     studio.set('Add a point', 'occluders', id, withPoint(occluder, occluder.kind === 'closed', u, v));
   }
 
+  /** With Shift a point becomes smooth, or a corner again; with Alt an outline is split at it, or at two such points. */
+  private markPoint(handle: PointHandle, { shift }: ToolEvent): void {
+    const { studio, cut } = this;
+    const { id, outline, point } = handle;
+    const occluder = studio.scene.occluders[id];
+    if (shift) return studio.set('Smooth or corner', 'occluders', id, withSmooth(occluder, outline, point));
+    const isClosed = occluder.kind === 'closed';
+    const isSecond = cut !== null && cut.id === id && cut.outline === outline && cut.point !== point;
+    if (isClosed && !isSecond) {
+      this.cut = handle;
+      return;
+    }
+    this.cut = null;
+    const parts = splitAt(occluder, isClosed, outline, isSecond ? cut.point : point, point);
+    if (parts) studio.set('Split an outline', 'occluders', id, parts);
+    else studio.say('Too few points would be left on one side of this.');
+  }
+
   private handleAt({ x, y, nearPx }: ToolEvent): Handle | null {
     const { studio } = this;
     const { seconds } = studio.live.getState();
@@ -154,6 +182,7 @@ export class PickTool implements Tool {
 
   draw(overlay: Overlay): void {
     if (this.state.kind === 'marquee') overlay.marquee(this.state.from, this.state.to);
+    if (this.cut) overlay.ring(this.cut.x, this.cut.y);
     if (this.readout) overlay.words(this.readout.x, this.readout.y, this.readout.words);
   }
 
@@ -163,7 +192,9 @@ export class PickTool implements Tool {
     if (this.studio.pickedOf('sprites').length === 1)
       return 'Drag to move, a corner to scale, the ring to turn';
     if (this.studio.pickedOf('occluders').length === 1)
-      return 'Drag a point; a double click on a point takes it away, on a side adds one';
+      return this.cut
+        ? 'Alt-click a second point to split the outline there'
+        : 'Drag a point, Shift-click smooths it, Alt-click splits; a double click takes one away or adds one';
     return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
   }
 }
@@ -219,6 +250,7 @@ export function movedEdits(
 }
 
 function handled(
+  studio: Studio,
   base: SceneDocument,
   handle: Handle,
   from: ToolEvent,
@@ -257,7 +289,8 @@ function handled(
     }
     case 'point': {
       const map = handle.back;
-      const [x, y] = snapped(applyTo(map, to.x, to.y), to.alt);
+      const at = snapPoint(studio, to, handle.id);
+      const [x, y] = snapped(applyTo(map, ...at), true);
       const outlines = base.occluders[handle.id].outlines.map((points, o) =>
         o === handle.outline
           ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v))
@@ -294,9 +327,4 @@ function draggedGate(
     gateY: cy < 0 ? gateY + gateHeightPx - height : gateY,
   };
   return [change(base, 'settings', SETTINGS_ID, fields), `gate ${width} × ${height}`];
-}
-
-/** Points lie on whole px unless Alt is held. */
-export function snapped([x, y]: readonly [number, number], free: boolean): [number, number] {
-  return free ? [Math.round(x * 100) / 100, Math.round(y * 100) / 100] : [Math.round(x), Math.round(y)];
 }

@@ -1,0 +1,286 @@
+/** What stops light: taken from art and kept with it, drawn, joined and split, read from SVG; and layered paintings. */
+import { expect, test, type Page } from '@playwright/test';
+import { strToU8, zipSync } from 'fflate';
+import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../src/core/scene/defaults';
+import type { SceneDocument } from '../src/core/scene/document';
+import {
+  clickScene,
+  dragScene,
+  dropFiles,
+  expectColours,
+  onStage,
+  openDocument,
+  png,
+  saved,
+  stage,
+} from './helpers';
+
+const LIT = [200, 200, 200];
+const DARK = [0, 0, 0];
+
+/** A white even light at the middle of a grey wall; whatever stops it leaves black behind. */
+function lamplight(): SceneDocument {
+  const scene = newScene({ lightSpace: 'display', ambientLevel: 0 });
+  scene.sprites.wall = newSprite({
+    name: 'Wall',
+    planeId: 'plane-far',
+    order: 'a1',
+    artworkId: null,
+    plain: { colour: '#c8c8c8', widthPx: 480, heightPx: 270 },
+    x: 240,
+    y: 135,
+    locked: true,
+  });
+  scene.lights.l = newLight({
+    name: 'Lamp',
+    planeId: 'plane-near',
+    order: 'a1',
+    x: 240,
+    y: 135,
+    colour: '#ffffff',
+    level: 1,
+    curve: 'even',
+    reachPx: 400,
+    relief: 0,
+    locked: true,
+  });
+  return scene;
+}
+
+const art = (name: string, widthPx: number, heightPx: number) =>
+  newArtwork({ name, imageSha: 'a'.repeat(64), widthPx, heightPx, pixelArt: true });
+
+/** Two bars with a slit between them, within a frame of nothing. */
+const bars = () =>
+  png(40, 60, (x, y) => (x >= 10 && x < 30 && (y < 25 || y >= 35) ? [150, 120, 90, 255] : [0, 0, 0, 0]));
+
+const toArt = async (page: Page, name: string) => {
+  await page.keyboard.press('Alt+1');
+  await page
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Outline' }).click();
+};
+
+test('an outline is taken from alpha with its points counted, stops light at every copy, and one copy has its own', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.artworks.bars = art('Bars', 40, 60);
+  const sprite = (id: string, x: number) =>
+    (scene.sprites[id] = newSprite({
+      name: id,
+      planeId: 'plane-near',
+      order: 'a1',
+      artworkId: 'bars',
+      x,
+      y: 135,
+    }));
+  sprite('left', 140);
+  sprite('right', 340);
+  await openDocument(page, scene, { bars: bars() });
+  await expectColours(page, [
+    [60, 120, LIT],
+    [420, 120, LIT],
+  ]);
+  await toArt(page, 'Bars');
+  const from = page.getByRole('region', { name: 'From the picture' });
+  await expect(from).toContainText('8 points');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('list', { name: 'Occluders of the artwork' })).toContainText('Outline 1 8');
+  await page.keyboard.press('Alt+3');
+  // Behind the bars it is dark on both sides, but not through the slits.
+  await expectColours(page, [
+    [60, 110, DARK],
+    [420, 110, DARK],
+    [60, 135, LIT],
+    [420, 135, LIT],
+  ]);
+
+  await clickScene(page, 340, 112);
+  await page.getByRole('button', { name: 'Make its own' }).click();
+  await page.getByRole('region', { name: 'Occluder' }).getByRole('button', { name: 'Outline 1' }).click();
+  await page.keyboard.press('Delete');
+  await expectColours(page, [
+    [60, 110, DARK],
+    [420, 110, LIT],
+  ]);
+  await clickScene(page, 340, 112);
+  await page.getByRole('button', { name: 'As the artwork again' }).click();
+  await expectColours(page, [[420, 110, DARK]]);
+});
+
+test('walls of an opaque picture are found by a colour that is clicked, and stop light', async ({ page }) => {
+  const scene = lamplight();
+  scene.artworks.map = art('Map', 64, 64);
+  scene.sprites.map = newSprite({
+    name: 'Map',
+    planeId: 'plane-middle',
+    order: 'a1',
+    artworkId: 'map',
+    x: 240,
+    y: 60,
+  });
+  // A brown wall across a green floor.
+  const map = png(64, 64, (_, y) => (y >= 40 && y < 48 ? [120, 80, 40, 255] : [200, 200, 200, 255]));
+  await openDocument(page, scene, { map });
+  await expectColours(page, [[240, 40, LIT]]);
+  await toArt(page, 'Map');
+  await page.getByRole('combobox', { name: 'Wall is' }).selectOption({ label: 'Some colours' });
+  const from = page.getByRole('region', { name: 'From the picture' });
+  await expect(from).toContainText('0 points');
+  const view = page.getByRole('application', { name: 'Art' });
+  const box = (await view.boundingBox())!;
+  const zoom = Math.floor(Math.min((box.width - 80) / 64, (box.height - 80) / 64));
+  await view.click({ position: { x: box.width / 2, y: box.height / 2 + (44 - 32) * zoom } });
+  await expect(from).toContainText('4 points');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.keyboard.press('Alt+3');
+  // The wall stands at 68 to 76: what is farther from the lamp is dark, what is nearer is not.
+  await expectColours(page, [
+    [240, 40, DARK],
+    [240, 84, LIT],
+  ]);
+});
+
+test('shapes of an SVG stop light and its scripts do nothing; a box and an ellipse are drawn, joined and split', async ({
+  page,
+}) => {
+  await openDocument(page, lamplight(), {});
+  const file = (name: string, text: string) => ({ name, bytes: Buffer.from(text) });
+  const at = { x: 300, y: 200 };
+  await dropFiles(page, stage(page), [file('bad.svg', '<svg><path d="M0 0')], at);
+  await expect(page.getByText(/bad.svg: This is not an SVG file/)).toBeVisible();
+  const shapes =
+    '<svg xmlns="http://www.w3.org/2000/svg"><script>window.wasRun = true</script>' +
+    '<rect x="150" y="100" width="10" height="70"/></svg>';
+  await dropFiles(page, stage(page), [file('wall.svg', shapes)], at);
+  await expect(page.getByLabel('Name of the occluder')).toHaveValue('wall');
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [60, 135, DARK],
+    [420, 135, LIT],
+  ]);
+  expect(await page.evaluate(() => 'wasRun' in window)).toBe(false);
+
+  await page.getByRole('button', { name: 'Box', exact: false }).first().click();
+  await dragScene(page, [320, 90], [330, 130]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Ellipse' }).click();
+  await dragScene(page, [310, 120], [340, 180]);
+  await expect(page.getByRole('region', { name: 'Stands' })).toContainText('8');
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [420, 100, DARK],
+    [420, 150, DARK],
+    [420, 250, LIT],
+  ]);
+
+  // Picked by their borders, two become one.
+  await clickScene(page, 320, 100);
+  await clickScene(page, 340, 150, ['Shift']);
+  await page.getByRole('button', { name: 'Join' }).click();
+  await expect(page.getByLabel('Name of the occluder')).toHaveValue('Rectangle 2');
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [420, 100, DARK],
+    [420, 150, DARK],
+  ]);
+  await clickScene(page, 320, 100);
+  await page.keyboard.press('Delete');
+  await expectColours(page, [[420, 135, LIT]]);
+
+  // The rectangle of the file is split along its diagonal: two triangles, as dark as before.
+  await clickScene(page, 150, 130);
+  const alt = async (x: number, y: number) => {
+    const [px, py] = await onStage(page, x, y);
+    await stage(page).click({ position: { x: px, y: py }, modifiers: ['Alt'] });
+  };
+  await alt(150, 100);
+  await alt(160, 170);
+  await expect(page.getByRole('region', { name: 'Stands' })).toContainText('6');
+  await page.keyboard.press('Escape');
+  await expectColours(page, [[60, 135, DARK]]);
+});
+
+test('the points of an occluder are made smooth, and it bulges', async ({ page }) => {
+  const scene = lamplight();
+  scene.occluders.o = newOccluder({
+    name: 'Wedge',
+    planeId: 'plane-near',
+    kind: 'closed',
+    ownShade: 'dark',
+    outlines: [[300, 120, 380, 20, 380, 120]],
+  });
+  await openDocument(page, scene, {});
+  await expectColours(page, [[338, 70, LIT]]);
+  await clickScene(page, 340, 120);
+  await clickScene(page, 380, 20, ['Shift']);
+  await page.keyboard.press('Escape');
+  // The side toward the lamp swings out over where it was lit.
+  await expectColours(page, [[338, 70, DARK]]);
+});
+
+const layer = (r: number, g: number, b: number) => new Uint8Array(png(30, 20, () => [r, g, b, 255]));
+
+function painting(): Buffer {
+  const stack =
+    '<?xml version="1.0"?><image w="60" h="40"><stack>' +
+    '<layer name="arm" src="data/arm.png" x="20" y="10" opacity="0.5"/>' +
+    '<layer name="body" src="data/body.png" x="0" y="0"/></stack></image>';
+  return Buffer.from(
+    zipSync({
+      mimetype: strToU8('image/openraster'),
+      'stack.xml': strToU8(stack),
+      'data/arm.png': layer(0, 200, 0),
+      'data/body.png': layer(200, 0, 0),
+    }),
+  );
+}
+
+test('a layered painting comes in as planes, or as one figure whose parts move together, with its opacity', async ({
+  page,
+}) => {
+  const scene = newScene({
+    lightSpace: 'display',
+    ambientColour: '#ffffff',
+    ambientLevel: 1,
+    backdropColour: '#000000',
+    backdropLit: false,
+  });
+  await openDocument(page, scene, {});
+  const drop = async (name: string) => {
+    const [x, y] = await onStage(page, 100, 100);
+    await dropFiles(page, stage(page), [{ name, bytes: painting() }], { x, y });
+  };
+  await drop('scenery.ora');
+  await page.getByRole('button', { name: 'As planes' }).click();
+  await expect(page.getByLabel('Elevation').getByRole('button', { name: 'body', exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  // Red from the gate's corner; over it half of green, as the painting has it.
+  await expectColours(page, [
+    [5, 16, [200, 0, 0]],
+    [25, 17, [100, 100, 0]],
+    [45, 25, [0, 100, 0]],
+  ]);
+  await page.keyboard.press('Control+z');
+
+  await drop('figure.ora');
+  await page.getByRole('button', { name: 'As one figure' }).click();
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [90, 95, [200, 0, 0]],
+    [110, 105, [100, 100, 0]],
+    [130, 115, [0, 100, 0]],
+  ]);
+  await dragScene(page, [90, 95], [290, 95]);
+  await page.keyboard.press('h');
+  await page.keyboard.press('Escape');
+  // Flipped about its middle at 300, the arm is on the other side.
+  await expectColours(page, [
+    [310, 95, [200, 0, 0]],
+    [270, 115, [0, 100, 0]],
+  ]);
+  await saved(page);
+});

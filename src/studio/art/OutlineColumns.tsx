@@ -1,0 +1,261 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import { useStore } from 'zustand';
+import { OUTLINE_WAYS, type OutlineRule, type OutlineWay } from '@/core/art/outlines-from';
+import { OWN_SHADES, type OwnShade } from '@/core/scene/document';
+import { useScene, useStudio } from '../context';
+import { FileKey } from '../controls/FileKey';
+import { NameField } from '../controls/NameField';
+import { SettingField } from '../controls/SettingField';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import {
+  changeOccluder,
+  deleteOccluder,
+  findOutlines,
+  outlinesOf,
+  pointsIn,
+  readSvg,
+  takeOutlines,
+  wholeFrame,
+} from '../store/artwork-outlines';
+
+const WAY_WORDS: Record<OutlineWay, string> = {
+  alpha: 'What is drawn',
+  colours: 'Some colours',
+  regions: 'Some regions',
+};
+/** A fader moves faster than a large picture is followed. */
+const FIND_DELAY_MS = 60;
+
+/** Outlines taken from the picture: by what, how closely, and how many points that makes. */
+export function OutlineColumn({ artworkId }: { artworkId: string }) {
+  const studio = useStudio();
+  const rule = useStore(studio.artBench, (state) => state.outlineRule);
+  const found = useStore(studio.artBench, (state) =>
+    state.found?.artworkId === artworkId ? state.found : null,
+  );
+  const number = useStore(studio.artBench, (state) => state.frame);
+  const frames = useScene(({ scene }) => scene.artworks[artworkId]?.frames.length ?? 0);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const set = (fields: Partial<OutlineRule>) => {
+    const next = { ...rule, ...fields };
+    studio.artBench.setState({ outlineRule: next });
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = setTimeout(() => void findOutlines(studio, artworkId, next), FIND_DELAY_MS);
+  };
+  useEffect(() => {
+    // Colours and regions of another picture mean nothing here.
+    const fresh = { ...studio.artBench.getState().outlineRule, colours: [], seeds: [] };
+    void findOutlines(studio, artworkId, fresh);
+    return () => studio.artBench.setState({ found: null });
+  }, [studio, artworkId]);
+  const here = found?.frames?.[Math.min(number, found.frames.length - 1)];
+  const all = found?.frames?.reduce((sum, outlines) => sum + pointsIn(outlines), 0) ?? 0;
+  return (
+    <Column title="From the picture" aside={here ? `${pointsIn(here)} points` : '…'} wide>
+      <Choice<OutlineWay>
+        label="Wall is"
+        value={rule.way}
+        options={OUTLINE_WAYS.map((way) => [way, WAY_WORDS[way]])}
+        onChange={(way) => set({ way })}
+      />
+      {rule.way === 'alpha' ? (
+        <SettingField
+          label="Alpha"
+          value={rule.threshold}
+          low={1}
+          high={255}
+          digits={0}
+          initial={128}
+          onChange={(threshold) => set({ threshold: Math.round(threshold) })}
+        />
+      ) : (
+        <>
+          <SettingField
+            label="Likeness"
+            value={rule.likeness}
+            low={0}
+            high={96}
+            digits={0}
+            initial={8}
+            onChange={(likeness) => set({ likeness: Math.round(likeness) })}
+          />
+          <PickedWalls rule={rule} onChange={set} />
+        </>
+      )}
+      <SettingField
+        label="Tolerance"
+        value={rule.tolerancePx}
+        low={0}
+        high={8}
+        step={0.1}
+        digits={1}
+        unit="px"
+        initial={1}
+        onChange={(tolerancePx) => set({ tolerancePx })}
+      />
+      <SettingField
+        label="Inset"
+        value={rule.insetPx}
+        low={-8}
+        high={16}
+        step={0.5}
+        digits={1}
+        unit="px"
+        initial={0}
+        onChange={(insetPx) => set({ insetPx })}
+      />
+      <Switch
+        label="Openings"
+        on={rule.holes}
+        words={['stay open', 'are closed']}
+        onChange={(holes) => set({ holes })}
+      />
+      {found?.fault && <p className="text-signal">{found.fault}</p>}
+      <Row label={frames > 1 ? `${all} in all` : ''}>
+        <Key disabled={!here} onClick={() => takeOutlines(studio, artworkId, null)}>
+          {frames > 1 ? 'Take in all frames' : 'Take it'}
+        </Key>
+        {frames > 1 && (
+          <Key disabled={!here} onClick={() => takeOutlines(studio, artworkId, number)}>
+            This one
+          </Key>
+        )}
+      </Row>
+    </Column>
+  );
+}
+
+/** Colours or regions that were picked on the picture; a press takes one back. */
+function PickedWalls({
+  rule,
+  onChange,
+}: {
+  rule: OutlineRule;
+  onChange(fields: Partial<OutlineRule>): void;
+}) {
+  const { way, colours, seeds } = rule;
+  const count = way === 'colours' ? colours.length : seeds.length;
+  return (
+    <Row label={way === 'colours' ? 'Colours' : 'Regions'}>
+      {count === 0 && <span className="text-small text-ash">click them on the picture</span>}
+      {way === 'colours'
+        ? colours.map((rgb, i) => (
+            <button
+              key={rgb.join()}
+              type="button"
+              aria-label={`Colour ${rgb.join(' ')} is no wall`}
+              className="size-[14px] cursor-pointer border border-rail"
+              style={{ background: `rgb(${rgb.join(' ')})` }}
+              onClick={() => onChange({ colours: colours.toSpliced(i, 1) })}
+            />
+          ))
+        : count > 0 && (
+            <>
+              <span className="figure">{count}</span>
+              <Key onClick={() => onChange({ seeds: [] })}>None</Key>
+            </>
+          )}
+    </Row>
+  );
+}
+
+/** The occluders that this artwork brings to each of its sprites. */
+export function OccludersColumn({ artworkId }: { artworkId: string }) {
+  const studio = useStudio();
+  const occluderId = useStore(studio.artBench, (state) => state.occluderId);
+  const number = useStore(studio.artBench, (state) => state.frame);
+  const artwork = useScene(({ scene }) => scene.artworks[artworkId]);
+  if (!artwork) return null;
+  return (
+    <Column title="Occluders" aside={String(artwork.occluders.length)}>
+      <ul aria-label="Occluders of the artwork" className="mb-1 max-h-[88px] min-h-[22px] overflow-y-auto">
+        {artwork.occluders.map((occluder) => (
+          <li key={occluder.id} className="flex h-[22px] items-center gap-1">
+            <button
+              type="button"
+              aria-pressed={occluder.id === occluderId}
+              className="min-w-0 flex-1 cursor-pointer truncate text-left text-ash aria-pressed:text-chalk"
+              onClick={() => studio.artBench.setState({ occluderId: occluder.id })}
+            >
+              {occluder.name}
+              <span className="figure text-dust"> {pointsIn(outlinesOf(occluder, number).outlines)}</span>
+            </button>
+            <button
+              type="button"
+              aria-label={`Delete ${occluder.name}`}
+              className="cursor-pointer px-1 text-ash"
+              onClick={() => deleteOccluder(studio, artworkId, occluder.id)}
+            >
+              ×
+            </button>
+          </li>
+        ))}
+        {artwork.occluders.length === 0 && (
+          <li className="text-small text-ash">None yet: light goes through. Take one from the picture.</li>
+        )}
+      </ul>
+      <Row label="Or">
+        <Key
+          title="For tiles that are wall through and through"
+          onClick={() => wholeFrame(studio, artworkId, number)}
+        >
+          Whole frame
+        </Key>
+        <FileKey
+          accept=".svg,image/svg+xml"
+          name="Read outlines from an SVG file"
+          title="Shapes of an SVG file, px of the figure"
+          onFiles={([file]) => void readSvg(studio, artworkId, file, number)}
+        >
+          SVG
+        </FileKey>
+      </Row>
+    </Column>
+  );
+}
+
+/** The chosen occluder: its name, and whether what casts the shadow lies in it. */
+export function PointsColumn({ artworkId }: { artworkId: string }) {
+  const studio = useStudio();
+  const occluderId = useStore(studio.artBench, (state) => state.occluderId);
+  const number = useStore(studio.artBench, (state) => state.frame);
+  const artwork = useScene(({ scene }) => scene.artworks[artworkId]);
+  const occluder = artwork?.occluders.find(({ id }) => id === occluderId);
+  if (!artwork || !occluder) return null;
+  const { isOwn, outlines } = outlinesOf(occluder, number);
+  const change = (label: string, fields: Parameters<typeof changeOccluder>[4]) =>
+    changeOccluder(studio, label, artworkId, occluder.id, fields);
+  return (
+    <Column title="Points" aside={`${pointsIn(outlines)} in ${outlines.length}`}>
+      <NameField
+        name={occluder.name}
+        label="Name of the occluder"
+        className="w-full"
+        onChange={(name) => change('Rename', { name })}
+      />
+      {occluder.kind === 'closed' && (
+        <Choice<OwnShade>
+          label="The caster"
+          value={occluder.ownShade}
+          options={OWN_SHADES.map((shade) => [shade, shade === 'lit' ? 'Stays lit' : 'Lies in it'])}
+          onChange={(ownShade) => change('Own shade', { ownShade })}
+        />
+      )}
+      {isOwn && artwork.frames.length > 0 && (
+        <Row label="Frame">
+          <Key
+            onClick={() =>
+              change('As in general', { frames: occluder.frames.filter(({ frame }) => frame !== number) })
+            }
+          >
+            Nothing here
+          </Key>
+        </Row>
+      )}
+      <p className="text-small text-ash">
+        In the figure: drag a point, double-click to add or take one away, Shift-click makes it smooth.
+      </p>
+    </Column>
+  );
+}

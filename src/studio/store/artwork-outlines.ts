@@ -1,0 +1,177 @@
+/** The occluders that an artwork brings to its sprites. */
+import { framesIn } from '@/core/art/frames';
+import type { OutlineRule } from '@/core/art/outlines-from';
+import { readSvgOutlines } from '@/core/geometry/svg-outlines';
+import { rectOf } from '@/core/art/frames';
+import { wordsOf } from '@/core/faults';
+import { LIMITS } from '@/core/limits';
+import type { Artwork, ArtworkOccluder } from '@/core/scene/document';
+import { setArtwork } from './art-edits';
+import { freshId, type Studio } from './studio';
+
+type Outlines = Pick<ArtworkOccluder, 'outlines' | 'smooth'>;
+
+/** The outlines of an artwork's occluder in a frame, and whether they are the frame's own. */
+export function outlinesOf(occluder: ArtworkOccluder, frame: number): Outlines & { isOwn: boolean } {
+  const own = occluder.frames.find((one) => one.frame === frame);
+  return own
+    ? { ...own, isOwn: true }
+    : { outlines: occluder.outlines, smooth: occluder.smooth, isOwn: false };
+}
+
+export function pointsIn(outlines: readonly number[][]): number {
+  return outlines.reduce((sum, points) => sum + points.length / 2, 0);
+}
+
+/** Looks for outlines by a rule, in every frame; what is found is shown on the bench. */
+export async function findOutlines(studio: Studio, artworkId: string, rule: OutlineRule): Promise<void> {
+  const artwork = studio.scene.artworks[artworkId];
+  const frames = framesIn(artwork);
+  studio.artBench.setState({ outlineRule: rule });
+  const isCurrent = () =>
+    studio.artBench.getState().outlineRule === rule && studio.desk.getState().artworkId === artworkId;
+  try {
+    const found = await studio.workers.run((remote) =>
+      remote.outlines(artwork.imageSha, frames.map(rectOf), rule),
+    );
+    if (!isCurrent()) return;
+    const shifted = found.map((outlines, i) =>
+      outlines.map((points) => points.map((v, k) => v + (k % 2 === 0 ? frames[i].shiftX : frames[i].shiftY))),
+    );
+    studio.artBench.setState({ found: { artworkId, frames: shifted, fault: null } });
+  } catch (thrown) {
+    if (isCurrent()) studio.artBench.setState({ found: { artworkId, frames: null, fault: wordsOf(thrown) } });
+  }
+}
+
+/** Keeps what was found as the chosen occluder of the artwork, or as a new one; for all frames or for one. */
+export function takeOutlines(studio: Studio, artworkId: string, onlyFrame: number | null): void {
+  const { found, occluderId } = studio.artBench.getState();
+  const artwork = studio.scene.artworks[artworkId];
+  if (!found?.frames || found.artworkId !== artworkId) return;
+  const all = found.frames.map((outlines, frame) => ({ frame, outlines, smooth: [] }));
+  const tooMany = all.find(
+    ({ outlines }) => pointsIn(outlines) > LIMITS.outlinePoints || outlines.length > LIMITS.outlines,
+  );
+  if (tooMany)
+    return studio.say(
+      `An outline has at most ${LIMITS.outlinePoints} points in ${LIMITS.outlines} parts: raise the tolerance.`,
+    );
+  const last = artwork.occluders.find(({ id }) => id === occluderId);
+  const isSingle = artwork.frames.length === 0;
+  const kept = (last?.frames ?? []).filter(({ frame }) => onlyFrame !== null && frame !== onlyFrame);
+  const fresh: Pick<ArtworkOccluder, 'outlines' | 'smooth' | 'frames'> = isSingle
+    ? { outlines: all[0].outlines, smooth: [], frames: [] }
+    : {
+        outlines: last?.outlines ?? [],
+        smooth: last?.smooth ?? [],
+        frames: [...kept, ...all.filter(({ frame }) => onlyFrame === null || frame === onlyFrame)],
+      };
+  putOccluder(studio, 'Take the outline', artworkId, {
+    ...(last ?? newArtworkOccluder(artwork)),
+    ...fresh,
+  });
+  studio.artBench.setState({ found: null });
+}
+
+function newArtworkOccluder({ occluders }: Artwork): ArtworkOccluder {
+  return {
+    id: freshId(),
+    name: `Outline ${occluders.length + 1}`,
+    kind: 'closed',
+    ownShade: 'lit',
+    outlines: [],
+    smooth: [],
+    frames: [],
+  };
+}
+
+/** Adds an occluder to an artwork or exchanges the one of its id, and chooses it. */
+export function putOccluder(
+  studio: Studio,
+  label: string,
+  artworkId: string,
+  occluder: ArtworkOccluder,
+): void {
+  const { occluders } = studio.scene.artworks[artworkId];
+  const at = occluders.findIndex(({ id }) => id === occluder.id);
+  const next = at < 0 ? [...occluders, occluder] : occluders.with(at, occluder);
+  if (next.length > LIMITS.artworkOccluders)
+    return studio.say(`An artwork has at most ${LIMITS.artworkOccluders} occluders.`);
+  setArtwork(studio, label, artworkId, { occluders: next });
+  studio.artBench.setState({ occluderId: occluder.id });
+}
+
+export function changeOccluder(
+  studio: Studio,
+  label: string,
+  artworkId: string,
+  id: string,
+  fields: Partial<ArtworkOccluder>,
+): void {
+  const last = studio.scene.artworks[artworkId]?.occluders.find((one) => one.id === id);
+  if (last) putOccluder(studio, label, artworkId, { ...last, ...fields });
+}
+
+/** Gives an occluder other outlines: in one frame where the artwork has several, else in all. */
+export function changeOutlines(
+  studio: Studio,
+  label: string,
+  artworkId: string,
+  id: string,
+  frame: number,
+  outlines: Outlines,
+): void {
+  const artwork = studio.scene.artworks[artworkId];
+  const last = artwork?.occluders.find((one) => one.id === id);
+  if (!last) return;
+  if (artwork.frames.length === 0) return changeOccluder(studio, label, artworkId, id, outlines);
+  const rest = last.frames.filter((one) => one.frame !== frame);
+  changeOccluder(studio, label, artworkId, id, { frames: [...rest, { frame, ...outlines }] });
+}
+
+/** The whole frame as an outline: for tiles that are wall through and through. */
+export function wholeFrame(studio: Studio, artworkId: string, number: number): void {
+  const artwork = studio.scene.artworks[artworkId];
+  const { widthPx: w, heightPx: h, shiftX: x, shiftY: y } = framesIn(artwork)[number];
+  const chosen = artwork.occluders.find(({ id }) => id === studio.artBench.getState().occluderId);
+  const occluder = chosen ?? newArtworkOccluder(artwork);
+  const outlines = { outlines: [[x, y, x + w, y, x + w, y + h, x, y + h]], smooth: [] };
+  const rest = occluder.frames.filter(({ frame }) => frame !== number);
+  const isSingle = artwork.frames.length === 0;
+  putOccluder(studio, 'The whole frame stops light', artworkId, {
+    ...occluder,
+    ...(isSingle ? outlines : { frames: [...rest, { frame: number, ...outlines }] }),
+  });
+}
+
+export function deleteOccluder(studio: Studio, artworkId: string, id: string): void {
+  const { occluders } = studio.scene.artworks[artworkId];
+  setArtwork(studio, 'Delete an occluder', artworkId, {
+    occluders: occluders.filter((one) => one.id !== id),
+  });
+}
+
+/** Reads the shapes of an SVG file as occluders of an artwork, px of the figure. */
+export async function readSvg(studio: Studio, artworkId: string, file: File, number: number): Promise<void> {
+  try {
+    if (file.size > LIMITS.textFileBytes)
+      throw new Error(`The file is larger than ${LIMITS.textFileBytes / 1024 / 1024} MB.`);
+    const { closed, open } = readSvgOutlines(await file.text());
+    const artwork = studio.scene.artworks[artworkId];
+    const name = file.name.replace(/\.svg$/i, '').slice(0, LIMITS.nameLength);
+    const made = (kind: 'closed' | 'line', outlines: number[][]): ArtworkOccluder => {
+      const own =
+        artwork.frames.length === 0 ? { outlines } : { frames: [{ frame: number, outlines, smooth: [] }] };
+      return { ...newArtworkOccluder(artwork), name, kind, ...own };
+    };
+    const fresh = [
+      ...(closed.length > 0 ? [made('closed', closed)] : []),
+      ...(open.length > 0 ? [made('line', open)] : []),
+    ];
+    setArtwork(studio, 'Read outlines', artworkId, { occluders: [...artwork.occluders, ...fresh] });
+    studio.artBench.setState({ occluderId: fresh[0].id });
+  } catch (thrown) {
+    studio.say(`${file.name}: ${wordsOf(thrown)}`);
+  }
+}
