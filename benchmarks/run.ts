@@ -4,6 +4,7 @@ import { loadavg } from 'node:os';
 import { chromium } from '@playwright/test';
 import { CHROMIUM_LAUNCH } from '../bin/lib/chromium.mjs';
 import { pageBundle } from '../e2e/page-bundle';
+import { measureEdits, measureLarge } from './large';
 import type { ReliefTask } from './relief-worker';
 
 const ROUNDS = 21;
@@ -86,6 +87,9 @@ async function main(): Promise<void> {
     },
     { source: worker, tasks: RELIEF_TASKS },
   );
+  const edits = await measureEdits(browser);
+  const address = process.env.OILWICK_TEST_URL;
+  const large = address ? await measureLarge(browser, address) : null;
   await browser.close();
   const reliefs = relief.map(({ task, runs, limits }) => ({
     relief: `${task.kind}, ${task.side} x ${task.side}`,
@@ -98,10 +102,12 @@ async function main(): Promise<void> {
   }));
   console.table(cases);
   console.table(reliefs);
+  console.table(edits.cases);
+  console.log(edits.facts, large);
   mkdirSync('.oilwick', { recursive: true });
   writeFileSync(
     '.oilwick/benchmark.json',
-    JSON.stringify({ about, load: loadavg(), cases, reliefs }, null, 2),
+    JSON.stringify({ about, load: loadavg(), cases, reliefs, edits, large }, null, 2),
   );
   console.log(about, 'load', loadavg()[0].toFixed(2));
 }

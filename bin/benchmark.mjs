@@ -1,10 +1,29 @@
 #!/usr/bin/env node
 // npm run benchmark: measures in a real browser, prints a table, writes .oilwick/benchmark.json.
 import { pathToFileURL } from 'node:url';
-import { bundled, CHROMIUM, ensureFolders, ensurePackages, ensurePrograms, root } from './lib/prepare.mjs';
+import {
+  buildApplication,
+  bundled,
+  CHROMIUM,
+  ensureFolders,
+  ensurePackages,
+  ensurePrograms,
+  MARIADB,
+  root,
+} from './lib/prepare.mjs';
+import { startOwnServer } from './lib/own-server.mjs';
+
+const BUILD = '.oilwick/next-test';
 
 process.chdir(root);
 ensurePackages();
-ensurePrograms(CHROMIUM);
+ensurePrograms({ ...MARIADB, ...CHROMIUM });
 ensureFolders();
-await import(pathToFileURL(await bundled('benchmarks/run.ts', 'benchmark')).href);
+buildApplication(BUILD);
+const server = await startOwnServer(BUILD);
+process.env.OILWICK_TEST_URL = server.address;
+try {
+  await import(pathToFileURL(await bundled('benchmarks/run.ts', 'benchmark')).href);
+} finally {
+  await server.stop();
+}

@@ -45,6 +45,14 @@ try {
   await page.keyboard.press('Escape');
   await page.getByLabel('Wipe').selectOption('unlit');
   await shoot('wipe');
+  await open('bench=stage&hour=19.2&at=2.00&pick=planes:wall');
+  await page.getByRole('button', { name: 'Lay', exact: false }).first().click();
+  await page.mouse.move(340, 470);
+  await shoot('tiles');
+  await open('bench=stage&hour=21.0&at=2.00&pick=lamps:lamplighter-lantern');
+  await page.getByRole('button', { name: 'Open the shelf' }).click();
+  await page.getByRole('button', { name: 'Luminaires' }).click();
+  await shoot('lamps');
   await open('bench=time&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
   await open('bench=art');
@@ -52,6 +60,12 @@ try {
   await page.getByRole('button', { name: /^Frame 3/ }).click();
   await page.mouse.move(700, 480);
   await shoot('art');
+  await page.getByRole('button', { name: /^Wall tiles:/ }).click();
+  await page.keyboard.press('k');
+  await page.getByRole('button', { name: /^Frame 5/ }).click();
+  await page.getByRole('list', { name: 'Occluders of the artwork' }).getByRole('button').first().click();
+  await page.getByText(/\d+ points/).waitFor();
+  await shoot('outlines');
   await open('bench=relief');
   await page.getByRole('button', { name: /^Goods wagon:/ }).click();
   await page.mouse.move(800, 200);

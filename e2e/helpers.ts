@@ -171,9 +171,6 @@ export function pixelAt({ data, width }: Image, x: number, y: number): [number, 
   return [data[p], data[p + 1], data[p + 2]];
 }
 
-export const isLike = (a: readonly number[], b: readonly number[], by = 12) =>
-  a.every((v, c) => Math.abs(v - b[c]) < by);
-
 /** Where a place of the scene lies on the stage while the gate of 480 x 270 is fitted, at twice its size. */
 export async function onStage(page: Page, x: number, y: number): Promise<[number, number]> {
   const box = (await stage(page).boundingBox())!;

@@ -1,18 +1,16 @@
 /** Building a scene quickly: lamps that follow, things that hang, boards, scattering, lining up, sets, and copies elsewhere. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { newArtwork, newLight, newScene, newSprite } from '../src/core/scene/defaults';
 import type { SceneDocument, Sprite } from '../src/core/scene/document';
 import {
   clickScene,
   dragScene,
   expectColours,
-  onStage,
   openDocument,
   png,
   saved,
   stage,
   stagePixels,
-  pixelAt,
 } from './helpers';
 
 const DARK = [10, 10, 14];

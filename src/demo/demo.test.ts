@@ -5,6 +5,8 @@ import { cropped } from '@/core/raster/crop';
 import { decodePng } from '@/core/raster/png';
 import { readRecipe } from '@/core/relief/recipe';
 import { settingsOf } from '@/core/scene/document';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
 import { readScene } from '@/core/scene/read-scene';
 import { fennelHalt } from './fennel-halt';
 
@@ -46,13 +48,25 @@ describe('Fennel Halt', () => {
   });
 
   it('has art that moves: every frame is another, and the last leads back to the first', () => {
-    for (const id of ['smoke', 'flag']) {
+    for (const id of ['smoke', 'flag', 'lamplighter']) {
       const { imageSha, frames, widthPx } = document.artworks[id];
       const { image } = decodePng(pictures.get(imageSha)!);
       const cut = frames.map((frame) => cropped(image, rectOf(frame)).data.join());
       expect(new Set(cut).size).toBe(frames.length);
       expect(frames.length * frames[0].widthPx).toBe(widthPx);
     }
+  });
+
+  it('has a wall of tiles that stops light, and a lamp that goes with the hand that carries it', () => {
+    const moments = [0, 0.2].map((seconds) =>
+      momentAt(document, 19, seconds, NOTHING_PASSING, gateView(document)),
+    );
+    const wall = moments[0].planes.findIndex(({ layers }) => layers.some(({ sprites }) => sprites[0].grid));
+    const walls = moments[0].occluders.filter(({ plane }) => plane === wall);
+    // One outline of four straight sides and a slope of four tiles, not one for each of its hundred tiles.
+    expect(walls[0].pieces.reduce((sum, { edges }) => sum + edges.length / 4, 0)).toBeLessThan(12);
+    const carried = moments.map(({ lights }) => lights.find(({ x }) => Math.abs(x - 573) < 4)!);
+    expect(carried[0].y).not.toBe(carried[1].y);
   });
 
   it('is drawn the same way twice', () => {

@@ -7,7 +7,9 @@ import { recipeWith, type Recipe } from '@/core/relief/recipe';
 import {
   newArtwork,
   newCue,
+  newLamp,
   newLight,
+  newLightPart,
   newOccluder,
   newPlane,
   newRelief,
@@ -15,7 +17,11 @@ import {
   newSprite,
   newWick,
 } from '@/core/scene/defaults';
+import { cellEdits, type CellChange } from '@/core/art/tile-edits';
+import { cellOf } from '@/core/art/tiles';
 import type { SceneDocument, Sprite } from '@/core/scene/document';
+import { applyEdits } from '@/core/scene/edits';
+import { hash01 } from '@/core/time/noise';
 import { farHills, nearHills, sky, woods } from './art/landscape';
 import { HUT, hut, hutGlow } from './art/hut';
 import {
@@ -28,8 +34,10 @@ import {
   signalGlow,
   SIGNAL_POST,
 } from './art/lamps';
+import { HAND, LAMPLIGHTER, lamplighter } from './art/lamplighter';
 import { nameBoard } from './art/lettering';
 import { FLAG, flag, SMOKE, smoke } from './art/moving';
+import { TILE, TILES, wallTiles } from './art/tiles';
 import { wagon } from './art/wagon';
 import { churn, ground, luggage, platform, verge } from './art/yard';
 import type { Paint } from './paint';
@@ -51,6 +59,8 @@ interface Piece {
   pivot?: [number, number];
   /** Frames side by side, and how many of them play a second. */
   moving?: { frames: number; rateHz: number };
+  /** Tiles of a sheet. */
+  sheet?: { columns: number; rows: number };
 }
 
 const grainy = (heightPx: number, octaves: number[]) => ({ heightPx, octaves });
@@ -104,6 +114,20 @@ function pieces(): Record<string, Piece> {
     churn: { name: 'Milk churn', paint: churn(), recipe: can },
     smoke: { name: 'Stove smoke', paint: smoke(), moving: SMOKE, pivot: [6, SMOKE.height] },
     flag: { name: 'Flag', paint: flag(), recipe: can, moving: FLAG, pivot: [3, FLAG.height] },
+    'wall-tiles': {
+      name: 'Wall tiles',
+      paint: wallTiles(),
+      recipe: masonry,
+      pivot: [0, 0],
+      sheet: { columns: TILES.columns, rows: TILES.rows },
+    },
+    lamplighter: {
+      name: 'Lamplighter',
+      paint: lamplighter(),
+      recipe: can,
+      moving: LAMPLIGHTER,
+      pivot: [11, 39],
+    },
     verge: { name: 'Verge', paint: verge(820, 58), recipe: foliage, pivot: [0, 58] },
   };
 }
@@ -139,13 +163,15 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1, locked: true }),
       hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35, locked: true }),
       woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7, locked: true }),
-      line: newPlane({ name: 'Line', order: 'a4' }),
-      halt: newPlane({ name: 'Halt', order: 'a5' }),
-      front: newPlane({ name: 'Front', order: 'a6', parallax: 1.15 }),
+      wall: newPlane({ name: 'Wall', order: 'a4' }),
+      line: newPlane({ name: 'Line', order: 'a5' }),
+      halt: newPlane({ name: 'Halt', order: 'a6' }),
+      front: newPlane({ name: 'Front', order: 'a7', parallax: 1.15 }),
     },
   };
-  for (const [id, { name, paint, glow, recipe, pivot, moving }] of Object.entries(art)) {
-    const cells = moving ? { columns: moving.frames, rows: 1, marginPx: 0, gapPx: 0 } : null;
+  for (const [id, { name, paint, glow, recipe, pivot, moving, sheet }] of Object.entries(art)) {
+    const grid = moving ? { columns: moving.frames, rows: 1 } : sheet;
+    const cells = grid ? { ...grid, marginPx: 0, gapPx: 0 } : null;
     document.artworks[id] = newArtwork({
       name,
       imageSha: keep(paint),
@@ -156,12 +182,14 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       pivotY: pivot?.[1] ?? paint.height,
       glowSha: glow ? keep(glow) : null,
       cells,
-      ...(cells &&
-        moving && { frames: framesFrom(gridRects(paint.image, cells, true), name), rateHz: moving.rateHz }),
+      ...(cells && { frames: framesFrom(gridRects(paint.image, cells, true), name) }),
+      ...(moving && { rateHz: moving.rateHz }),
     });
     if (recipe) document.reliefs[id] = newRelief({ recipe });
   }
   placeSprites(document);
+  layWall(document);
+  placeLamplighter(document);
   placeOccluders(document, art);
   placeLights(document);
   placeCues(document);
@@ -199,6 +227,7 @@ function placeSprites(document: SceneDocument): void {
   place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3);
   place('smoke', 'smoke', 'halt', 532, 94, { opacity: 0.85 });
   place('flag', 'flag', 'halt', 273, PLATFORM_Y + 3);
+  place('lamplighter', 'lamplighter', 'halt', 564, PLATFORM_Y + 3);
   place('luggage', 'luggage', 'halt', 458 - 74, PLATFORM_Y + 3);
   place('lamp', 'lamp', 'halt', 416, PLATFORM_Y + 3);
   place('hand-lantern', 'hand-lantern', 'halt', 289, PLATFORM_Y + 2);
@@ -207,6 +236,121 @@ function placeSprites(document: SceneDocument): void {
   place('churn-b', 'churn', 'front', 495, 285, { flipX: true });
   place('churn-c', 'churn', 'front', 517, 279);
   place('verge', 'verge', 'front', -60, 312);
+}
+
+/** The yard wall, painted with tiles: it stops light as one piece, its slope as a slope. */
+function layWall(document: SceneDocument): void {
+  const { side } = TILES;
+  const square = [[0, 0, side, 0, side, side, 0, side]];
+  const outlines: Partial<Record<number, number[][]>> = { [TILE.slope]: [[0, 0, side, side, 0, side]] };
+  document.artworks['wall-tiles'].occluders = [
+    {
+      id: 'body',
+      name: 'Body',
+      kind: 'closed',
+      ownShade: 'lit',
+      outlines: [],
+      smooth: [],
+      frames: Object.values(TILE).map((frame) => ({
+        frame,
+        outlines: outlines[frame] ?? square,
+        smooth: [],
+      })),
+    },
+  ];
+  const grid = {
+    artworkId: 'wall-tiles',
+    x: -72,
+    y: GROUND_Y - 4 * side,
+    cellWidthPx: side,
+    cellHeightPx: side,
+  };
+  document.planes.wall.tiles = { ...grid, blocks: true, ownShade: 'lit' };
+  const columns = 21;
+  const cells: CellChange[] = [];
+  const lay = (x: number, y: number, frame: number) => cells.push([x, y, cellOf({ frame, orientation: 0 })]);
+  for (let x = 0; x < columns; x++) {
+    lay(x, 0, hash01(61, x) < 0.35 ? TILE.copingMoss : TILE.coping);
+    for (let y = 1; y < 3; y++) lay(x, y, hash01(62, 8 * x + y) < 0.25 ? TILE.brickWorn : TILE.brick);
+    if (x % 7 === 3) lay(x, 2, TILE.vent);
+    lay(x, 3, x % 7 === 5 ? TILE.arch : TILE.footing);
+  }
+  // It comes down to the ground in steps.
+  for (let y = 0; y < 4; y++) {
+    lay(columns + y, y, TILE.slope);
+    for (let below = y + 1; below < 4; below++)
+      lay(columns + y, below, below === 3 ? TILE.footing : TILE.brick);
+  }
+  Object.assign(document, applyEdits(document, cellEdits(document, 'wall', cells)));
+}
+
+/** The lamplighter, whose artwork brings his lantern along: a lamp of the luminaire that hangs on his hand. */
+function placeLamplighter(document: SceneDocument): void {
+  const artwork = document.artworks.lamplighter;
+  const [x, y] = HAND[0];
+  artwork.brackets = [
+    {
+      id: 'hand',
+      name: 'hand',
+      x,
+      y,
+      turnDeg: 0,
+      places: HAND.map(([hx, hy], frame) => ({ frame, x: hx, y: hy, turnDeg: 0 })),
+    },
+  ];
+  artwork.lamps = [{ luminaireId: 'hand-lantern', bracketId: 'hand', x: 0, y: 0 }];
+  document.luminaires['hand-lantern'] = {
+    name: 'Hand lantern',
+    lights: [
+      newLightPart({
+        id: 'flame',
+        name: 'Flame',
+        y: 8,
+        colour: '#ffb060',
+        level: 2.4,
+        corePx: 8,
+        reachPx: 110,
+        heightPx: 24,
+        air: 0.05,
+        wick: newWick({
+          name: 'Draughty flame',
+          seed: 44,
+          rateHz: 3.2,
+          roughness: 0.7,
+          levelLow: 0.7,
+          levelHigh: 1.15,
+        }),
+      }),
+    ],
+    flames: [
+      {
+        id: 'lantern',
+        name: 'Lantern',
+        artworkId: 'hand-lantern',
+        x: 0,
+        y: 14,
+        turnDeg: 0,
+        scaleX: 1,
+        scaleY: 1,
+        flipX: false,
+        opacity: 1,
+        frame: 0,
+        playing: false,
+        answer: 'shaded',
+        glowLevel: 1.4,
+      },
+    ],
+  };
+  document.lamps['lamplighter-lantern'] = newLamp({
+    name: 'Hand lantern',
+    luminaireId: 'hand-lantern',
+    planeId: 'halt',
+    order: 'az',
+    x: 0,
+    y: 0,
+    hangsOn: { spriteId: 'lamplighter', bracketId: 'hand' },
+    spanFarId: 'wall',
+  });
 }
 
 function placeOccluders(document: SceneDocument, art: Record<string, Piece>): void {

@@ -4,6 +4,11 @@ import type { MomentSprite, View } from '@/core/moment/moment';
 /** The whole output pixels, left, top, right, bottom, that a box of the scene may touch; null where none is in view. */
 export function outputBox(view: View, box: Box): [number, number, number, number] | null {
   const scale = view.outputPerScenePx;
+  // Most things of a large scene are not in view: they are told apart before anything is worked out.
+  const beyond = 1 + 1 / scale;
+  if (box.right < view.x - beyond || box.bottom < view.y - beyond) return null;
+  if (box.left > view.x + view.widthPx / scale + beyond || box.top > view.y + view.heightPx / scale + beyond)
+    return null;
   const left = Math.max(0, Math.floor((box.left - view.x) * scale) - 1);
   const top = Math.max(0, Math.floor((box.top - view.y) * scale) - 1);
   const right = Math.min(view.widthPx, Math.ceil((box.right - view.x) * scale) + 1);

@@ -4,6 +4,22 @@ import { compare, type Lamp, type SceneDocument, type Sprite } from '../scene/do
 export type Drawn =
   { kind: 'sprite'; id: string; record: Sprite } | { kind: 'lamp'; id: string; record: Lamp };
 
+/** Whether everything in a row stands still by itself: nothing hangs, plays or is a lamp. Rows are never changed. */
+export function isStillRow(row: readonly Drawn[], artworks: SceneDocument['artworks']): boolean {
+  const known = stillRows.get(row);
+  if (known?.artworks === artworks) return known.still;
+  const still = row.every(
+    ({ kind, record }) =>
+      kind === 'sprite' &&
+      record.hangsOn === null &&
+      !(record.playing && record.artworkId !== null && (artworks[record.artworkId]?.frames.length ?? 0) > 1),
+  );
+  stillRows.set(row, { artworks, still });
+  return still;
+}
+
+const stillRows = new WeakMap<readonly Drawn[], { artworks: SceneDocument['artworks']; still: boolean }>();
+
 export type DrawOrder = ReadonlyMap<string, readonly Drawn[]>;
 
 interface Known {

@@ -1,7 +1,14 @@
 /** What stops light: occluders of the scene, those that artworks bring to their sprites, and walls of tile planes. */
 import type { Affine, Box } from '../geometry/affine';
-import { compare, type ArtworkOccluder, type SceneDocument, type Sprite } from '../scene/document';
-import type { Drawn, DrawOrder } from './draw-order';
+import {
+  compare,
+  settingsOf,
+  type ArtworkOccluder,
+  type SceneDocument,
+  type Sprite,
+} from '../scene/document';
+import { sameItems } from '../same-items';
+import { isStillRow, type Drawn, type DrawOrder } from './draw-order';
 import type { EdgePiece, MomentOccluder } from './moment';
 import { boxOfEdges, localEdges, mappedEdges, outlinesAt, sameMap, type Outlined } from './occluder-edges';
 import { artOf, frameNumber, groundMap, isShown, spriteAffine } from './standing';
@@ -61,7 +68,8 @@ export function occludersOf(
     if (map) put({ id, name, planeId, spriteId }, occluder, piecesOf(occluder, occluder, map));
   }
   for (const planeId of planeIndex.keys()) {
-    for (const thing of order.get(planeId) ?? []) brought(scene, thing, seconds, put);
+    for (const { source, occluder, pieces } of broughtTo(scene, planeId, order.get(planeId) ?? [], seconds))
+      put(source, occluder, pieces);
     const plane = scene.planes[planeId];
     const artwork = plane.tiles?.blocks && !plane.hidden && scene.artworks[plane.tiles.artworkId];
     if (plane.tiles && artwork) {
@@ -74,6 +82,39 @@ export function occludersOf(
     }
   }
   return { occluders, sources };
+}
+
+interface Brought {
+  source: OccluderSource;
+  occluder: ArtworkOccluder;
+  pieces: EdgePiece[];
+}
+
+/** What artworks bring to a row that stands still, and what that was made of. */
+const stillBrought = new WeakMap<readonly Drawn[], { of: readonly unknown[]; brought: Brought[] }>();
+
+/** The occluders that the sprites of a plane have from their artworks. */
+function broughtTo(
+  scene: SceneDocument,
+  planeId: string,
+  row: readonly Drawn[],
+  seconds: number,
+): readonly Brought[] {
+  const out: Brought[] = [];
+  if (row.length === 0) return out;
+  const put = (source: OccluderSource, occluder: ArtworkOccluder, pieces: EdgePiece[]) =>
+    void out.push({ source, occluder, pieces });
+  if (!isStillRow(row, scene.artworks)) {
+    for (const thing of row) brought(scene, thing, seconds, put);
+    return out;
+  }
+  const { gateX, gateY } = settingsOf(scene);
+  const of = [scene.planes[planeId], gateX, gateY, scene.artworks];
+  const known = stillBrought.get(row);
+  if (known && sameItems(known.of, of)) return known.brought;
+  for (const thing of row) brought(scene, thing, seconds, put);
+  stillBrought.set(row, { of, brought: out });
+  return out;
 }
 
 /** The occluders that a sprite has from its artwork. */

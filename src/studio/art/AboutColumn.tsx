@@ -5,6 +5,8 @@ import { NameField } from '../controls/NameField';
 import { Choice, Column, Row, Switch } from '../controls/small';
 import { ANSWER_WORDS } from '../desk/answers';
 import { BringRows } from './BringRows';
+import { usersOf } from './art-list';
+import { useUses } from './use-uses';
 import { setArtworks, tagsOf } from '../store/art-edits';
 
 const PLANES = 'plane';
@@ -13,11 +15,8 @@ const PLANES = 'plane';
 export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: readonly string[] }) {
   const studio = useStudio();
   const artwork = useScene((state) => state.scene.artworks[artworkId]);
-  const users = useScene((state) =>
-    Object.entries(state.scene.sprites)
-      .filter(([, sprite]) => sprite.artworkId === artworkId)
-      .map(([id, { name }]) => [id, name] as const),
-  );
+  const users = useScene(({ scene }) => usersOf(scene, artworkId));
+  const elsewhere = useUses(artworkId);
   if (!artwork) return null;
   const ids = picked.length > 0 ? picked : [artworkId];
   const set = (label: string, fields: Parameters<typeof setArtworks>[3]) =>
@@ -67,16 +66,23 @@ export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: 
           <button
             type="button"
             className="cursor-pointer truncate text-brass"
-            title={users.map(([, name]) => name).join('\n')}
+            title={users.map(({ name }) => name).join('\n')}
             onClick={() => {
-              studio.pick(...users.map(([id]) => ({ collection: 'sprites' as const, id })));
+              studio.pick(...users.map(({ collection, id }) => ({ collection, id })));
               studio.desk.setState({ bench: 'stage' });
             }}
           >
-            {users.length === 1 ? users[0][1] : `${users.length} sprites`} on the stage
+            {users.length === 1 ? users[0].name : `${users.length} things`} on the stage
           </button>
         )}
       </Row>
+      {elsewhere.map(({ id, name }) => (
+        <Row key={id} label="">
+          <a className="truncate text-brass" href={`/scenes/${id}?bench=art&art=${artworkId}`}>
+            {name}
+          </a>
+        </Row>
+      ))}
     </Column>
   );
 }

@@ -25,10 +25,15 @@ export function ArtSheet({
   const studio = useStudio();
   const { search, showBin, picked } = useStore(studio.artBench);
   const artworks = useScene((state) => state.scene.artworks);
-  const sprites = useScene((state) => state.scene.sprites);
+  const { sprites, planes, lamps, luminaires } = useScene(({ scene }) => ({
+    sprites: scene.sprites,
+    planes: scene.planes,
+    lamps: scene.lamps,
+    luminaires: scene.luminaires,
+  }));
   const rows = useMemo(
-    () => artRows({ artworks, sprites }, search, showBin),
-    [artworks, sprites, search, showBin],
+    () => artRows({ artworks, sprites, planes, lamps, luminaires }, search, showBin),
+    [artworks, sprites, planes, lamps, luminaires, search, showBin],
   );
   const binned = Object.values(artworks).filter((artwork) => artwork.binned).length;
   const ids = picked.size > 0 ? [...picked] : artworkId === null ? [] : [artworkId];

@@ -59,7 +59,6 @@ export function Switch({
         type="button"
         role="switch"
         aria-checked={on}
-        aria-description={differs ? 'differs' : undefined}
         aria-label={label}
         className={`cursor-pointer px-1 ${on ? '' : warns ? 'text-signal' : 'text-ash'}`}
         onClick={() => onChange(!on)}

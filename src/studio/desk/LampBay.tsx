@@ -110,19 +110,25 @@ export function LampBay({ ids }: { ids: string[] }) {
           />
           {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
         </Column>
-        <Column title="Part" aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'} wide>
+        <Column
+          title="Part"
+          aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'}
+          wide="very"
+        >
           <Choice
             label="Part"
             value={part?.id ?? ''}
             options={all.map(({ id, name }) => [id, lamp.overrides[id] ? `${name} *` : name])}
             onChange={setChosen}
           />
-          {part &&
-            ('reachPx' in part ? (
-              <LightFields ids={ids} part={part} />
-            ) : (
-              <FlameFields ids={ids} part={part} />
-            ))}
+          <div className="grid grid-cols-2 gap-x-3">
+            {part &&
+              ('reachPx' in part ? (
+                <LightFields ids={ids} part={part} />
+              ) : (
+                <FlameFields ids={ids} part={part} />
+              ))}
+          </div>
         </Column>
         <Column title="Luminaire">
           <Row label="">

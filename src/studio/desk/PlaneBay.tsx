@@ -36,7 +36,7 @@ export function PlaneBay({ id }: { id: string }) {
           plane {at + 1} of {count}, counted from the farthest
         </span>
       </div>
-      <div className="flex gap-[14px] pb-1">
+      <div className="flex gap-3 pb-1">
         <Column title="Plane">
           <FieldOf
             collection="planes"
@@ -57,6 +57,14 @@ export function PlaneBay({ id }: { id: string }) {
           />
           <Switch label="Shown" on={!hidden.value} words={['yes', 'no']} onChange={(on) => hidden.set(!on)} />
           <Switch label="Locked" on={locked.value} words={['yes', 'no']} onChange={locked.set} />
+          <Row label="Order">
+            <Key disabled={at === 0} onClick={() => movePlane(studio, id, -1)}>
+              Farther
+            </Key>
+            <Key disabled={at === count - 1} onClick={() => movePlane(studio, id, 1)}>
+              Nearer
+            </Key>
+          </Row>
         </Column>
         {plane.tiles ? (
           <TileBay planeId={id} />
@@ -72,15 +80,7 @@ export function PlaneBay({ id }: { id: string }) {
             <TileSheetChoice planeId={id} />
           </Column>
         )}
-        <Column title="Order">
-          <Row label="Move">
-            <Key disabled={at === 0} onClick={() => movePlane(studio, id, -1)}>
-              Farther
-            </Key>
-            <Key disabled={at === count - 1} onClick={() => movePlane(studio, id, 1)}>
-              Nearer
-            </Key>
-          </Row>
+        <Column title="Planes">
           <Row label="">
             <Key onClick={() => addPlane(studio, id)}>Add a plane in front</Key>
           </Row>

@@ -28,7 +28,7 @@ export function TileBay({ planeId }: { planeId: string }) {
     studio.set(label, 'planes', planeId, { tiles: { ...tiles, ...fields } });
   return (
     <>
-      <Column title="Tiles" aside={artwork.name} wide="very">
+      <Column title="Tiles" aside={artwork.name}>
         <Palette artwork={artwork} />
       </Column>
       <Column title="Laying">

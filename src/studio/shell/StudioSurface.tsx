@@ -25,7 +25,7 @@ export function StudioSurface() {
   useAddress();
   useScenePicture();
   return (
-    <div className="grid h-dvh grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
       <TopBar />
       {bench === 'art' && (
         <Fence name="Art bench">
@@ -43,7 +43,7 @@ export function StudioSurface() {
         </Fence>
       )}
       {(bench === 'stage' || bench === 'time') && (
-        <main className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]">
+        <main className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]">
           <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
             <Fence name="Elevation">
               <Elevation />

@@ -21,6 +21,7 @@ import { handleAt } from './handles';
 import { wheeledLevel } from './isolux';
 import { keepView } from './kept-view';
 import { livesOf } from './lives';
+import { MiniView } from './mini-view';
 import { Overlay, type OverlayColours } from './overlay';
 import { drawnFor, fitGate, toScene, zoomedAbout, zoomStep } from './view';
 
@@ -50,6 +51,7 @@ export interface StageElements {
 export class StageController {
   private renderer: Renderer | null = null;
   private readonly tools: Record<ToolName, Tool>;
+  private readonly mini: MiniView;
   private readonly leave: (() => void)[] = [];
   private size = { width: 0, height: 0 };
   private ratio = 1;
@@ -69,6 +71,7 @@ export class StageController {
     private readonly elements: StageElements,
   ) {
     this.tools = allTools(studio);
+    this.mini = new MiniView(studio);
     this.start();
   }
 
@@ -227,6 +230,8 @@ export class StageController {
     const lives = !isFrozen && livesOf(studio.scene);
     this.dirty = wasDirty || dayRate !== 0;
     if (bench !== 'stage' && bench !== 'time') return;
+    if (this.renderer && !this.renderer.gl.isContextLost() && this.mini.tend(this.renderer, now))
+      this.dirty = true;
     if (!this.dirty && !(lives && now - this.lastFrame >= FLAME_FRAME_MS)) return;
     this.dirty = false;
     this.lastFrame = now;
@@ -286,6 +291,7 @@ export class StageController {
     const fades = this.tool instanceof PickTool && this.tool.isDragging;
     drawStageMarks(overlay, studio, { nearPx: this.nearPx, fades });
     this.tool.draw?.(overlay);
+    this.mini.draw(context, this.size, this.ratio, elements.colours.line, elements.colours.picked);
     const { wipe } = studio.desk.getState();
     if (wipe !== 'none')
       overlay.wipe(Math.round(live.wipe * this.size.width), this.size.height, WIPE_WORDS[wipe], 'Lit');
@@ -326,6 +332,7 @@ export class StageController {
     const { wipe, viewX, viewY } = this.studio.live.getState();
     if (wipeKind !== 'none' && Math.abs(cx - wipe * this.size.width) < NEAR_PX * this.ratio)
       this.wiping = true;
+    else if (event.button === 0 && this.mini.down(cx, cy, this.size, this.ratio)) this.touch();
     else if (event.button === 1 || this.spaceHeld) this.pan = { x: cx, y: cy, viewX, viewY };
     else if (event.button === 0) this.tool.down(this.toolEvent(event));
     this.touch();
@@ -334,6 +341,7 @@ export class StageController {
   private move(event: PointerEvent): void {
     const [cx, cy] = this.canvasPlace(event);
     const { live } = this.studio;
+    if (this.mini.move(cx, cy, this.size, this.ratio)) return this.touch();
     if (this.wiping) live.setState({ wipe: Math.min(1, Math.max(0, cx / this.size.width)) });
     else if (this.pan) {
       const { zoom } = live.getState();
@@ -361,6 +369,7 @@ export class StageController {
   }
 
   private up(event: PointerEvent): void {
+    if (this.mini.up()) return;
     if (this.wiping || this.pan) {
       this.wiping = false;
       this.pan = null;

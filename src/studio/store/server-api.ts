@@ -55,6 +55,12 @@ const asJson = (method: string, body: object): RequestInit => ({
   body: JSON.stringify(body),
 });
 
+/** A scene that uses something of its project. */
+export interface SceneUse {
+  id: string;
+  name: string;
+}
+
 export const api = {
   projects: async () => (await ask<{ projects: ProjectEntry[] }>('/api/projects')).projects,
   makeProject: (name: string) => ask<{ id: string }>('/api/projects', asJson('POST', { name })),
@@ -67,6 +73,8 @@ export const api = {
   setBinned: (kind: 'projects' | 'scenes', id: string, isBinned: boolean) =>
     ask(`/api/${kind}/${id}`, asJson('PATCH', { isBinned })),
   destroyBinned: (kind: 'projects' | 'scenes', id: string) => ask(`/api/${kind}/${id}`, { method: 'DELETE' }),
+  uses: (projectId: string, artworkId: string) =>
+    ask<{ scenes: SceneUse[] }>(`/api/projects/${projectId}/uses?artwork=${encodeURIComponent(artworkId)}`),
   openScene: (id: string) => ask<OpenScene>(`/api/scenes/${id}`),
   keepPicture: (bytes: Uint8Array<ArrayBuffer>) =>
     ask<{ sha256: string; widthPx: number; heightPx: number }>('/api/blobs', {
