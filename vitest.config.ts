@@ -11,6 +11,8 @@ export default defineConfig({
           name: 'unit',
           include: ['src/**/*.test.{ts,tsx}'],
           exclude: ['src/server/**/*.store.test.ts'],
+          // A busy machine is slow, which is no fault of what is tested.
+          testTimeout: 30_000,
         },
       },
       {

@@ -39,7 +39,9 @@ export async function measureEdits(browser: Browser) {
 
 async function upload(page: Page): Promise<string> {
   const { document, images } = largeScene();
-  const files = Object.entries(images).map(([id, image]) => [id, Buffer.from(encodePng(image)).toString('base64')] as const);
+  const files = Object.entries(images).map(
+    ([id, image]) => [id, Buffer.from(encodePng(image)).toString('base64')] as const,
+  );
   return page.evaluate(
     async ([scene, list]) => {
       const send = async (path: string, type: string, body: BodyInit) =>
@@ -90,7 +92,9 @@ export async function measureLarge(browser: Browser, address: string) {
     const start = performance.now();
     await page.goto(`/scenes/${id}?bench=stage&at=0`);
     await page.getByRole('application', { name: 'Stage' }).waitFor();
-    await page.waitForFunction(() => /\d ms/.test(document.querySelector('p.figure.pointer-events-none')?.textContent ?? ''));
+    await page.waitForFunction(() =>
+      /\d ms/.test(document.querySelector('p.figure.pointer-events-none')?.textContent ?? ''),
+    );
     opened.push(performance.now() - start);
   }
   const session = await page.context().newCDPSession(page);

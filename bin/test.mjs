@@ -10,7 +10,7 @@ import {
   root,
 } from './lib/prepare.mjs';
 import { startOwnServer } from './lib/own-server.mjs';
-import { checkSteps, playwright, runSteps, storeStep } from './lib/steps.mjs';
+import { checkSteps, playwright, runSteps, storeStep, unitStep } from './lib/steps.mjs';
 
 const BUILD = '.oilwick/next-test';
 
@@ -20,18 +20,19 @@ ensurePrograms({ ...MARIADB, ...CHROMIUM });
 ensureFolders();
 process.env.NEXT_TELEMETRY_DISABLED = '1';
 
-const sum = runSteps(checkSteps());
+const sum = await runSteps(checkSteps(), 2);
 const add = ({ passed, failed }) => {
   sum.passed += passed;
   sum.failed += failed;
 };
-add(runSteps([storeStep({})]));
+
+add(await runSteps([unitStep(), storeStep({})]));
 
 buildApplication(BUILD);
 const server = await startOwnServer(BUILD);
 try {
   add(
-    runSteps([
+    await runSteps([
       playwright('browser tests', [], {
         OILWICK_TEST_URL: server.address,
         OILWICK_BUILD_DIR: BUILD,

@@ -50,7 +50,8 @@ export async function dropFiles(
 
 /** Makes a project with one scene over HTTP and opens it. */
 export async function openNewScene(page: Page, query = ''): Promise<{ projectId: string; sceneId: string }> {
-  await page.goto('/');
+  // Any page of the server will do to ask it from; this one is there at once.
+  await page.goto('/api/health');
   const ids = await page.evaluate(async () => {
     const send = async (path: string, body: object) =>
       (await (
@@ -138,7 +139,7 @@ export async function openDocument(
   pictures: Record<string, Buffer>,
   query = '',
 ): Promise<{ projectId: string; sceneId: string }> {
-  await page.goto('/');
+  await page.goto('/api/health');
   const base64 = Object.fromEntries(
     Object.entries(pictures).map(([id, bytes]) => [id, bytes.toString('base64')]),
   );

@@ -1,5 +1,5 @@
 // The steps of check and test. Each gives how much of it passed and failed, so that the sum can be said at the end.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, say } from './prepare.mjs';
@@ -9,17 +9,35 @@ const packaged = (path) => join(root, 'node_modules', path);
 
 /** A program that passes or fails as a whole. */
 function whole(name, args, env) {
-  return { name, run: () => (shown(args, env) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }) };
+  return {
+    name,
+    run: async (tell) => {
+      const { status, output } = await ran(args, env);
+      tell(output);
+      return status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+    },
+  };
 }
 
-function shown(args, env = {}) {
-  return (
-    spawnSync(node, args, {
+/** Runs a script; what it says is given back at its end, or shown at once where nothing runs beside it. */
+function ran(args, env = {}, isShown = false) {
+  return new Promise((resolve) => {
+    const child = spawn(node, args, {
       cwd: root,
-      stdio: ['ignore', 'inherit', 'inherit'],
+      stdio: isShown ? ['ignore', 'inherit', 'inherit'] : ['ignore', 'pipe', 'pipe'],
       env: { ...process.env, NO_COLOR: '1', OILWICK_LOG_LEVEL: 'silent', ...env },
-    }).status ?? 1
-  );
+    });
+    const heard = [];
+    let stdout = '';
+    child.stdout?.on('data', (chunk) => {
+      heard.push(chunk);
+      stdout += chunk;
+    });
+    child.stderr?.on('data', (chunk) => heard.push(chunk));
+    child.on('close', (status) =>
+      resolve({ status: status ?? 1, output: Buffer.concat(heard).toString(), stdout }),
+    );
+  });
 }
 
 /** Layers: fails on a forbidden import, and where no modules were seen, as when a tool does not fit its parser. */
@@ -27,23 +45,15 @@ function layers() {
   const fewest = 60;
   return {
     name: 'layers',
-    run: () => {
-      const { stdout, status } = spawnSync(
-        node,
-        [
-          packaged('dependency-cruiser/bin/dependency-cruise.mjs'),
-          'src',
-          '--config',
-          '.dependency-cruiser.cjs',
-          '--output-type',
-          'json',
-        ],
-        {
-          cwd: root,
-          encoding: 'utf8',
-          maxBuffer: 256 * 1024 * 1024,
-        },
-      );
+    run: async (tell) => {
+      const { stdout, status } = await ran([
+        packaged('dependency-cruiser/bin/dependency-cruise.mjs'),
+        'src',
+        '--config',
+        '.dependency-cruiser.cjs',
+        '--output-type',
+        'json',
+      ]);
       let summary;
       try {
         ({ summary } = JSON.parse(stdout));
@@ -55,7 +65,7 @@ function layers() {
       for (const { rule, from, to } of errors) say(`${rule.name}: ${from} -> ${to}`);
       if (summary.totalCruised < fewest) say(`The layer check saw only ${summary.totalCruised} modules.`);
       const good = errors.length === 0 && summary.totalCruised >= fewest;
-      if (good) process.stdout.write(`${summary.totalCruised} modules, no forbidden import\n`);
+      if (good) tell(`${summary.totalCruised} modules, no forbidden import\n`);
       return good ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
     },
   };
@@ -64,10 +74,10 @@ function layers() {
 function vitest(name, project, env = {}) {
   return {
     name,
-    run: () => {
+    run: async (tell) => {
       const file = join(root, '.oilwick', `vitest-${project}.json`);
       rmSync(file, { force: true });
-      const status = shown(
+      const { status, output } = await ran(
         [
           packaged('vitest/vitest.mjs'),
           'run',
@@ -79,6 +89,7 @@ function vitest(name, project, env = {}) {
         ],
         env,
       );
+      tell(output);
       return counted(file, status, (report) => ({
         passed: report.numPassedTests,
         failed: report.numFailedTests,
@@ -90,10 +101,10 @@ function vitest(name, project, env = {}) {
 export function playwright(name, args, env) {
   return {
     name,
-    run: () => {
+    run: async () => {
       const file = join(root, '.oilwick', 'test-results.json');
       rmSync(file, { force: true });
-      const status = shown([packaged('@playwright/test/cli.js'), 'test', ...args], env);
+      const { status } = await ran([packaged('@playwright/test/cli.js'), 'test', ...args], env, true);
       return counted(file, status, ({ stats }) => ({
         passed: stats.expected + stats.flaky,
         failed: stats.unexpected,
@@ -109,6 +120,7 @@ function counted(file, status, read) {
   return { passed, failed: failed === 0 && (status !== 0 || passed === 0) ? 1 : failed };
 }
 
+/** Checks that keep one core busy each. */
 export function checkSteps() {
   return [
     whole('types', [packaged('typescript/bin/tsc'), '--noEmit', '-p', '.']),
@@ -124,26 +136,35 @@ export function checkSteps() {
     whole('format', [packaged('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
     layers(),
     whole('unused code', [packaged('knip/bin/knip.js'), '--no-progress']),
-    vitest('unit tests', 'unit'),
   ];
+}
+
+export function unitStep() {
+  return vitest('unit tests', 'unit');
 }
 
 export function storeStep(env) {
   return vitest('store tests', 'store', env);
 }
 
-/** Runs steps in turn, all of them, and says what each came to. */
-export function runSteps(steps) {
+/** Runs steps, all of them, some side by side where that is asked for, and says what each came to. */
+export async function runSteps(steps, sideBySide = 1) {
   const sum = { passed: 0, failed: 0 };
-  for (const step of steps) {
-    process.stdout.write(`\n== ${step.name}\n`);
-    const start = performance.now();
-    const { passed, failed } = step.run();
-    sum.passed += passed;
-    sum.failed += failed;
-    process.stdout.write(
-      `-- ${step.name}: ${failed === 0 ? 'good' : 'FAILED'} in ${((performance.now() - start) / 1000).toFixed(1)} s\n`,
-    );
-  }
+  const waiting = [...steps];
+  const lane = async () => {
+    for (let step = waiting.shift(); step; step = waiting.shift()) {
+      const start = performance.now();
+      const heard = [];
+      if (sideBySide === 1) process.stdout.write(`\n== ${step.name}\n`);
+      const { passed, failed } = await step.run((text) => heard.push(text));
+      sum.passed += passed;
+      sum.failed += failed;
+      if (sideBySide > 1) process.stdout.write(`\n== ${step.name}\n`);
+      process.stdout.write(heard.join(''));
+      const seconds = ((performance.now() - start) / 1000).toFixed(1);
+      process.stdout.write(`-- ${step.name}: ${failed === 0 ? 'good' : 'FAILED'} in ${seconds} s\n`);
+    }
+  };
+  await Promise.all(Array.from({ length: sideBySide }, lane));
   return sum;
 }

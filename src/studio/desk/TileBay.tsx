@@ -8,7 +8,7 @@ import { remove } from '@/core/scene/edits';
 import { OWN_SHADES, type Artwork, type OwnShade, type TileGrid } from '@/core/scene/document';
 import { FramePicture } from '../controls/FramePicture';
 import { FileKey } from '../controls/FileKey';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { Choice, Column, Key, Row } from '../controls/small';
 import { ToolKey } from '../controls/ToolKey';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
@@ -16,7 +16,7 @@ import { commandOf, TOOL_WORDS } from '../store/commands';
 import { TILE_TOOLS } from '../store/desk-store';
 import type { Studio } from '../store/studio';
 
-const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stay lit', dark: 'Lie in it' };
+const SHADE_WORDS: Record<OwnShade, string> = { lit: 'stop it, stay lit', dark: 'stop it, lie dark' };
 
 /** The tiles of a plane: which sheet, on what grid, what is laid, and whether they stop light. */
 export function TileBay({ planeId }: { planeId: string }) {
@@ -58,20 +58,14 @@ export function TileBay({ planeId }: { planeId: string }) {
             onCommit={(v) => set(label, { [field]: v })}
           />
         ))}
-        <Switch
+        <Choice
           label="Walls"
-          on={tiles.blocks}
-          words={['stop light', 'let light by']}
-          onChange={(blocks) => set('Walls of tiles', { blocks })}
+          value={tiles.blocks ? tiles.ownShade : 'none'}
+          options={[['none', 'let light by'], ...OWN_SHADES.map((s) => [s, SHADE_WORDS[s]] as const)]}
+          onChange={(value) =>
+            set('Walls of tiles', value === 'none' ? { blocks: false } : { blocks: true, ownShade: value })
+          }
         />
-        {tiles.blocks && (
-          <Choice<OwnShade>
-            label="Walls"
-            value={tiles.ownShade}
-            options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
-            onChange={(ownShade) => set('Own shade', { ownShade })}
-          />
-        )}
         <Row label="">
           <Key onClick={() => takeTilesAway(studio, planeId)}>Take all tiles away</Key>
         </Row>
