@@ -7,8 +7,11 @@ import { hash01 } from '../time/noise';
 export interface ScatterRule {
   count: number;
   seed: number;
+  /** Least distance between two of them. */
   spacingPx: number;
+  /** By how much their sizes differ, to either side of 1. */
   sizeShare: number;
+  /** By how much they are turned, to either side. */
   turnDeg: number;
   flips: boolean;
 }

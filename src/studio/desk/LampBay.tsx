@@ -10,6 +10,7 @@ import { useScene, useStudio } from '../context';
 import { overrideEdits, partOf, pushBack, resetOverrides, takeApart } from '../store/lamp-edits';
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
+import { PickedName, PlaceFields } from './PlaceFields';
 import { useField } from './use-fields';
 
 /** Lamps: where they are, and the parts of their luminaire with what these lamps have otherwise. */
@@ -34,16 +35,7 @@ export function LampBay({ ids }: { ids: string[] }) {
   return (
     <div>
       <div className="mb-1 flex items-center gap-2">
-        {ids.length > 1 ? (
-          <span className="text-large">{ids.length} lamps</span>
-        ) : (
-          <NameField
-            name={lamp.name}
-            label="Name of the lamp"
-            className="w-[200px] text-large"
-            onChange={(name) => studio.set('Rename', 'lamps', ids[0], { name })}
-          />
-        )}
+        <PickedName collection="lamps" ids={ids} one="lamp" many="lamps" />
         <span className="text-ash">lamp, follows</span>
         {luminaire ? (
           <NameField
@@ -70,37 +62,7 @@ export function LampBay({ ids }: { ids: string[] }) {
             logarithmic
             initial={1}
           />
-          <FieldOf
-            collection="lamps"
-            ids={ids}
-            field="x"
-            label="Across"
-            low={-2000}
-            high={2000}
-            digits={1}
-            unit="px"
-          />
-          <FieldOf
-            collection="lamps"
-            ids={ids}
-            field="y"
-            label="Down"
-            low={-2000}
-            high={2000}
-            digits={1}
-            unit="px"
-          />
-          <FieldOf
-            collection="lamps"
-            ids={ids}
-            field="turnDeg"
-            label="Turn"
-            low={-180}
-            high={180}
-            digits={1}
-            unit="°"
-            initial={0}
-          />
+          <PlaceFields collection="lamps" ids={ids} />
           <Choice
             label="Plane"
             value={planeId.value}

@@ -4,7 +4,6 @@ import { newWick } from '@/core/scene/defaults';
 import { change, create } from '@/core/scene/edits';
 import { hashText } from '@/core/time/noise';
 import { FieldOf } from '../controls/FieldOf';
-import { NameField } from '../controls/NameField';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { makeLuminaire } from '../store/lamp-edits';
@@ -12,6 +11,7 @@ import { freshId } from '../store/studio';
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
 import { ManyColumn } from './ManyColumn';
+import { PickedName } from './PlaceFields';
 import { useField } from './use-fields';
 import { WickColumn } from './WickColumn';
 
@@ -236,16 +236,7 @@ function Title({ ids }: { ids: string[] }) {
   return (
     <div className="mb-1 flex items-center gap-2">
       <span className="inline-block size-[10px] rotate-45" style={{ background: light.colour }} />
-      {ids.length > 1 ? (
-        <span className="text-large">{ids.length} lights</span>
-      ) : (
-        <NameField
-          name={light.name}
-          label="Name of the light"
-          className="w-[200px] text-large"
-          onChange={(name) => studio.set('Rename', 'lights', ids[0], { name })}
-        />
-      )}
+      <PickedName collection="lights" ids={ids} one="light" many="lights" />
       <span className="text-ash">point light on</span>
       <select
         aria-label="Plane of the light"

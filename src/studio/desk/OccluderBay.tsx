@@ -1,11 +1,11 @@
 'use client';
 import { inOrder, OWN_SHADES, type OwnShade } from '@/core/scene/document';
-import { NameField } from '../controls/NameField';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
 import { joinOccluders } from '../store/occluder-edits';
 import { ManyColumn } from './ManyColumn';
+import { PickedName } from './PlaceFields';
 import { useField } from './use-fields';
 
 const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
@@ -28,16 +28,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
   return (
     <div>
       <div className="mb-1 flex items-center gap-2">
-        {ids.length > 1 ? (
-          <span className="text-large">{ids.length} occluders</span>
-        ) : (
-          <NameField
-            name={occluder.name}
-            label="Name of the occluder"
-            className="w-[200px] text-large"
-            onChange={(name) => studio.set('Rename', 'occluders', ids[0], { name })}
-          />
-        )}
+        <PickedName collection="occluders" ids={ids} one="occluder" many="occluders" />
         <span className="text-ash">{occluder.kind === 'closed' ? 'closed outline' : 'line'}</span>
       </div>
       <div className="flex gap-[14px] pb-1">

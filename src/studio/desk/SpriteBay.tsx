@@ -2,7 +2,6 @@
 import { ANSWERS, inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { FieldOf } from '../controls/FieldOf';
-import { NameField } from '../controls/NameField';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
@@ -13,6 +12,7 @@ import { HangRow } from './HangRow';
 import { ManyColumn } from './ManyColumn';
 import { PlainColumn } from './PlainColumn';
 import { TraceColumn } from './TraceColumn';
+import { PickedName, PlaceFields } from './PlaceFields';
 import { useField } from './use-fields';
 
 const PLANES = 'plane';
@@ -39,16 +39,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   return (
     <div>
       <div className="mb-1 flex items-center gap-2">
-        {ids.length > 1 ? (
-          <span className="text-large">{ids.length} sprites</span>
-        ) : (
-          <NameField
-            name={first.name}
-            label="Name of the sprite"
-            className="w-[200px] text-large"
-            onChange={(name) => studio.set('Rename', 'sprites', ids[0], { name })}
-          />
-        )}
+        <PickedName collection="sprites" ids={ids} one="sprite" many="sprites" />
         {first.artworkId === null ? (
           <span className="text-ash">board, without art</span>
         ) : (
@@ -65,37 +56,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
       </div>
       <div className="flex gap-[14px] pb-1">
         <Column title="Place">
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="x"
-            label="Across"
-            low={-2000}
-            high={2000}
-            digits={1}
-            unit="px"
-          />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="y"
-            label="Down"
-            low={-2000}
-            high={2000}
-            digits={1}
-            unit="px"
-          />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="turnDeg"
-            label="Turn"
-            low={-180}
-            high={180}
-            digits={1}
-            unit="°"
-            initial={0}
-          />
+          <PlaceFields collection="sprites" ids={ids} />
           <FieldOf
             collection="sprites"
             ids={ids}

@@ -1,5 +1,6 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
+import type { ScatterRule } from '@/core/art/scatter';
 
 export const BENCHES = ['art', 'relief', 'stage', 'time', 'handoff'] as const;
 export type Bench = (typeof BENCHES)[number];
@@ -29,19 +30,10 @@ export const TILE_TOOLS = ['lay', 'box', 'flood', 'lift', 'match'] as const;
 export type TileToolName = (typeof TILE_TOOLS)[number];
 export type ToolName = (typeof TOOLS)[number] | TileToolName;
 
-/** How scattered sprites stand. */
-export interface Scatter {
-  /** The artworks that are scattered, in turn by chance. */
+/** What the scatter tool strews, and how. */
+export interface Scatter extends ScatterRule {
+  /** The artworks, each by chance. */
   artworkIds: readonly string[];
-  count: number;
-  seed: number;
-  /** Least distance between two of them. */
-  spacingPx: number;
-  /** By how much their sizes differ, to either side of 1. */
-  sizeShare: number;
-  /** By how much they are turned, to either side. */
-  turnDeg: number;
-  flips: boolean;
 }
 
 /** What the left side of the wipe leaves out; the right side shows all. */
