@@ -373,3 +373,59 @@ test('the gate takes a size by name or by its corner, and the view stays as it w
   await page.goto(before);
   await expect.poll(words).toContain('300 %');
 });
+
+test('an artwork brings its lamp along when it is stamped, and a press in the mini-view goes there', async ({
+  page,
+}) => {
+  const scene = lampScene();
+  scene.lights = {};
+  scene.artworks.man = {
+    ...art('Man', 20, 40),
+    brackets: [{ id: 'hand', name: 'hand', x: 18, y: 10, turnDeg: 0, places: [] }],
+    lamps: [{ luminaireId: 'lantern', bracketId: 'hand', x: 0, y: 0 }],
+  };
+  const { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows } = lamp(
+    '',
+    0,
+    0,
+    'a',
+  );
+  const look = { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows };
+  scene.luminaires.lantern = {
+    name: 'Lantern',
+    lights: [{ ...look, id: 'glow', name: 'Glow', x: 0, y: 0, wick: null }],
+    flames: [],
+  };
+  // A wall far to the right makes the scene a large one.
+  scene.sprites.far = { ...wall(), x: 1800 };
+  await openDocument(page, scene, { man: man() });
+  await page.getByRole('button', { name: 'Open the shelf' }).click();
+  await page.getByLabel('Shelf').getByRole('button', { name: 'Man' }).click();
+  // Twice: each of them has a lamp of its own in the hand, 8 px right of and 10 above the middle.
+  await clickScene(page, 100, 60);
+  await clickScene(page, 300, 60);
+  await page.getByLabel('Shelf').getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [122, 50, LIT],
+    [322, 50, LIT],
+    [200, 50, BLACK],
+  ]);
+  await expect(page.getByLabel('Channels').getByRole('button', { name: 'Pick Lantern' })).toHaveCount(2);
+
+  // The mini-view shows the scene from end to end; its right end is the far wall.
+  const ambient = page.getByRole('slider', { name: 'Level of the ambient light' });
+  await ambient.focus();
+  await page.keyboard.press('End');
+  await expectColours(page, [[510, 100, [10, 10, 14]]]);
+  const box = (await stage(page).boundingBox())!;
+  await expect
+    .poll(async () => {
+      const image = await stagePixels(page);
+      const p = 4 * (Math.round(24) * image.width + Math.round(box.width - 20));
+      return image.data[p];
+    })
+    .toBeGreaterThan(100);
+  await stage(page).click({ position: { x: box.width - 20, y: 24 } });
+  await expectColours(page, [[240, 135, [255, 255, 255]]]);
+});

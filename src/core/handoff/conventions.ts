@@ -24,6 +24,10 @@ Everything needed to draw this scene elsewhere.
 - A sprite's map: the pivot of its art goes to (x, y); flip, then scale, then turn.
 - A thing on a plane with parallax k stands at its place plus gate place times (1 - k). The gate is at (${settings.gateX}, ${settings.gateY}), ${settings.gateWidthPx} x ${settings.gateHeightPx} px.
 
+- A thing with \`hangsOn\` stands by its carrier: its place and turn are counted from the bracket (place and turn in px of the carrier's figure, in the frame that shows), and go through the carrier's map; without a bracket from the figure's corner.
+- A lamp is its luminaire's lights and flames, each from the lamp's place, with what its \`overrides\` say; its \`level\` multiplies theirs.
+- Tiles: a cell of \`chunks\` (32 x 32, row by row) is 0 or 1 + frame + 1024 orientation; orientation 1 is flipped left to right, 2 top to bottom, 4 axes exchanged. A place of the cell is unflipped, then its axes exchanged, to be a place of the tile; normals go the other way.
+
 ## Colour
 - Colours are sRGB hex; a light's strength is its colour times \`level\`. ${space}
 - ${art}
@@ -39,16 +43,20 @@ Everything needed to draw this scene elsewhere.
 - fall = curve(u) ^ \`steepness\`: straight 1-u; eased 1 - smoothstep(u); natural (1 - u^4)^2 (k^2 + core^2) / (k^2 + max(d, core)^2) with k = max(core, reach/12); even 1.
 - l = normalize(dx, dy, max(\`heightPx\`, 1)); facing = mix(1, max(0, n.l), \`relief\`). Art without a normal map has n = (0, 0, 1).
 - V is 0 where an occluder stops the way from the light to p, else 1. An occluder stops light where light leaves it, so the caster stays lit; where its \`ownShade\` is \`dark\` its inside is stopped from both sides. Lines stop from both sides.
+- A light shines on what listens to one of its \`circuitIds\`: a sprite's own, or its plane's.
+- It ignores the occluders of the sprite that carries it, unless \`blockedByCarrier\`.
 - A light reaches the planes from \`spanFarId\` to \`spanNearId\` (null: all), and is stopped by occluders of those planes.
 - Falloff alone is fall; the facing is not in it.
 
 ## A plane
-Planes are drawn far to near. Of neighbouring sprites with equal \`takesShadows\`, premultiplied and each over the last: A (shaded albedo times the plane's tint), G (glow level times self-lit albedo), N (alpha times normal), alpha.
+Planes are drawn far to near. Of neighbouring sprites with equal \`takesShadows\` and circuits, premultiplied and each over the last: A (shaded albedo times the plane's tint), G (glow level times self-lit albedo), N (alpha times normal), alpha.
 
     L = ambient + sum of E
     picture = A L + G + (1 - alpha) picture
 
 After the plane that a light hangs on: picture += rgb level fall V times \`air\`. The backdrop lies behind all${settings.backdropLit ? ', lit by the ambient' : ', as it is'}.
+
+Planes with \`overlay\` come last, unlit, over the encoded picture.
 
 ## Time
 - Ambient colour and level run through the cues: a periodic monotone cubic over 24 h (Fritsch and Carlson), colours in OKLab.

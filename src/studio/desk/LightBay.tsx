@@ -1,4 +1,6 @@
 'use client';
+import { drawOrder } from '@/core/moment/draw-order';
+import { occludersOf } from '@/core/moment/occluders';
 import { FALL_CURVES, inOrder, type FallCurve } from '@/core/scene/document';
 import { newWick } from '@/core/scene/defaults';
 import { change, create } from '@/core/scene/edits';
@@ -209,17 +211,14 @@ export function LightBay({ ids }: { ids: string[] }) {
 /** How many occluders stand on the planes that the light reaches. */
 function StoppedBy({ ids }: { ids: string[] }) {
   const count = useScene(({ scene }) => {
-    const order = inOrder(scene.planes).map(([id]) => id);
     const light = scene.lights[ids[0]];
     if (!light?.shadows) return 0;
+    const order = inOrder(scene.planes).map(([id]) => id);
     const low = light.spanFarId === null ? 0 : order.indexOf(light.spanFarId);
     const high = light.spanNearId === null ? order.length - 1 : order.indexOf(light.spanNearId);
-    return Object.values(scene.occluders).filter((occluder) => {
-      const planeId =
-        occluder.spriteId === null ? occluder.planeId : scene.sprites[occluder.spriteId]?.planeId;
-      const at = planeId === undefined ? -1 : order.indexOf(planeId);
-      return !occluder.hidden && at >= Math.min(low, high) && at <= Math.max(low, high);
-    }).length;
+    const { occluders } = occludersOf(scene, new Map(order.map((id, i) => [id, i])), drawOrder(scene), 0);
+    return occluders.filter(({ plane }) => plane >= Math.min(low, high) && plane <= Math.max(low, high))
+      .length;
   });
   return (
     <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>

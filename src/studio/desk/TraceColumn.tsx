@@ -69,7 +69,10 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
             outlines,
           }),
         );
-    if (edit) studio.scenes.transact({ label: 'Trace the outline', edits: [edit] });
+    // What is traced for one sprite holds in the place of what its artwork brings.
+    const freed = brought > 0 ? change(studio.scene, 'sprites', spriteId, { ownOccluders: true }) : null;
+    const edits = [edit, freed].filter((one) => one !== null);
+    studio.scenes.transact({ label: 'Trace the outline', edits });
   };
 
   return (

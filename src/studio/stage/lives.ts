@@ -1,5 +1,4 @@
 /** Whether a scene moves by itself: flames that burn, frames that are played. */
-import { framesIn } from '@/core/art/frames';
 import type { SceneDocument } from '@/core/scene/document';
 
 let last: { scene: SceneDocument; lives: boolean } | null = null;
@@ -10,13 +9,23 @@ export function livesOf(scene: SceneDocument): boolean {
   return last.lives;
 }
 
-function burns({ lights, wicks }: SceneDocument): boolean {
-  return Object.values(lights).some(({ wickId }) => wickId !== null && wicks[wickId]);
+function burns({ lights, wicks, lamps, luminaires }: SceneDocument): boolean {
+  return (
+    Object.values(lights).some(({ wickId }) => wickId !== null && wicks[wickId]) ||
+    Object.values(lamps).some(
+      ({ luminaireId, hidden }) =>
+        !hidden && luminaires[luminaireId]?.lights.some(({ wick }) => wick !== null),
+    )
+  );
 }
 
-function plays({ sprites, artworks }: SceneDocument): boolean {
-  return Object.values(sprites).some(({ playing, hidden, artworkId }) => {
-    const artwork = artworks[artworkId ?? ''];
-    return playing && !hidden && artwork !== undefined && framesIn(artwork).length > 1;
-  });
+function plays({ sprites, artworks, lamps, luminaires }: SceneDocument): boolean {
+  const moves = (artworkId: string | null) => (artworks[artworkId ?? '']?.frames.length ?? 0) > 1;
+  const flames = Object.values(lamps).flatMap(({ luminaireId, hidden }) =>
+    hidden ? [] : (luminaires[luminaireId]?.flames ?? []),
+  );
+  if (flames.some(({ playing, artworkId }) => playing && moves(artworkId))) return true;
+  return Object.values(sprites).some(
+    ({ playing, hidden, artworkId }) => playing && !hidden && moves(artworkId),
+  );
 }

@@ -124,7 +124,12 @@ export class StageController {
   /** Escape. @returns whether anything was cancelled */
   cancel(): boolean {
     this.touch();
-    return this.tool.cancel();
+    if (this.tool.cancel()) return true;
+    const { desk } = this.studio;
+    if (desk.getState().tool === 'pick') return false;
+    // With nothing left to give up the tool itself is laid down.
+    desk.setState({ tool: 'pick' });
+    return true;
   }
 
   confirm(): void {
