@@ -50,8 +50,8 @@ export async function dropFiles(
 
 /** Makes a project with one scene over HTTP and opens it. */
 export async function openNewScene(page: Page, query = ''): Promise<{ projectId: string; sceneId: string }> {
-  // Any page of the server will do to ask it from; this one is there at once.
-  await page.goto('/api/health');
+  // Any page of the server will do to ask it from; one that is not there has nothing on it.
+  await page.goto('/nothing-here');
   const ids = await page.evaluate(async () => {
     const send = async (path: string, body: object) =>
       (await (
@@ -139,7 +139,7 @@ export async function openDocument(
   pictures: Record<string, Buffer>,
   query = '',
 ): Promise<{ projectId: string; sceneId: string }> {
-  await page.goto('/api/health');
+  await page.goto('/nothing-here');
   const base64 = Object.fromEntries(
     Object.entries(pictures).map(([id, bytes]) => [id, bytes.toString('base64')]),
   );
