@@ -121,7 +121,8 @@ describe('a bundle', async () => {
 
   it.each([
     ['no zip', new TextEncoder().encode('hello'), /not a zip/],
-    ['cut off', bytes.slice(0, bytes.length >> 1), /cut off|damaged/],
+    ['cut off', bytes.slice(0, bytes.length >> 1), /cut off/],
+    ['cut off before its end', bytes.slice(0, -40), /cut off/],
     ['a path out of it', zipSync({ '../evil.png': new Uint8Array(3) }), /leads out/],
     ['an absolute path', zipSync({ '/etc/x': new Uint8Array(3) }), /leads out/],
     ['no scene', zipSync({ 'art/a.png': art }), /no scene\.json/],

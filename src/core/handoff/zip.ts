@@ -23,6 +23,8 @@ export function packFiles(files: Files): Uint8Array {
 export function unpackFiles(bytes: Uint8Array): Files {
   if (bytes.length > LIMITS.bundleBytes) throw new InputFault('The archive is too large.');
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new InputFault('This is not a zip archive.');
+  // Entries before a cut may be whole, and what is missing after it would be taken for something else.
+  if (!hasEnd(bytes)) throw new InputFault('The archive is cut off.');
   const files: Files = {};
   let total = 0;
   let pending = 0;
@@ -61,6 +63,20 @@ export function unpackFiles(bytes: Uint8Array): Files {
   }
   if (pending > 0 || Object.keys(files).length === 0) throw new InputFault('The archive is cut off.');
   return files;
+}
+
+/** Bytes of the record at an archive's end, and of the longest remark behind it. */
+const END_BYTES = 22;
+const LONGEST_REMARK_BYTES = 0xffff;
+
+/** Whether the record that ends every archive is there. */
+function hasEnd(bytes: Uint8Array): boolean {
+  const first = Math.max(0, bytes.length - END_BYTES - LONGEST_REMARK_BYTES);
+  for (let at = bytes.length - END_BYTES; at >= first; at--) {
+    if (bytes[at] === 0x50 && bytes[at + 1] === 0x4b && bytes[at + 2] === 5 && bytes[at + 3] === 6)
+      return true;
+  }
+  return false;
 }
 
 function checkPath(path: string): void {
