@@ -1,10 +1,13 @@
 'use client';
+import { LIMITS } from '@/core/limits';
 import { HOUSE_CIRCUIT, inOrder } from '@/core/scene/document';
 import { create } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
-import { Row } from '../controls/small';
+import { NameField } from '../controls/NameField';
+import { Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { freshId } from '../store/studio';
+import { deleteEdits } from '../store/delete-edits';
+import { freshId, type Studio } from '../store/studio';
 
 /** Circuits as letters in their order; a press wires one more or one less. */
 export function CircuitLetters({
@@ -28,7 +31,7 @@ export function CircuitLetters({
       label: 'Add a circuit',
       edits: [
         create('circuits', id, {
-          name: `Circuit ${String.fromCharCode(65 + all.length)}`,
+          name: `Circuit ${letterOf(all.length)}`,
           order: orderAfter(all.map(([, { order }]) => order)),
         }),
       ],
@@ -50,11 +53,11 @@ export function CircuitLetters({
             className={`figure cursor-pointer px-[2px] ${isOn ? 'text-brass' : 'text-dust'}`}
             onClick={() => onChange(isOn ? ids!.filter((other) => other !== id) : [...(ids ?? []), id])}
           >
-            {String.fromCharCode(65 + i)}
+            {letterOf(i)}
           </button>
         );
       })}
-      {circuits.length < 26 && (
+      {circuits.length < LIMITS.circuits && (
         <button
           type="button"
           aria-label={`${label}: a new circuit`}
@@ -67,4 +70,42 @@ export function CircuitLetters({
       )}
     </Row>
   );
+}
+
+/** The circuits by their letters, to be named; one that nothing was wired to from the start can go. */
+export function CircuitNames() {
+  const studio = useStudio();
+  const circuits = useScene(({ scene }) => inOrder(scene.circuits).map(([id, { name }]) => ({ id, name })));
+  if (circuits.length < 2) return null;
+  return (
+    <>
+      {circuits.map(({ id, name }, i) => (
+        <Row key={id} label={`Circuit ${letterOf(i)}`}>
+          <NameField
+            name={name}
+            label={`Name of circuit ${letterOf(i)}`}
+            className="min-w-0 flex-1 text-right"
+            onChange={(next) => studio.set('Rename', 'circuits', id, { name: next })}
+          />
+          {id !== HOUSE_CIRCUIT && (
+            <Key name={`Delete circuit ${letterOf(i)}`} onClick={() => deleteCircuit(studio, id)}>
+              ×
+            </Key>
+          )}
+        </Row>
+      ))}
+    </>
+  );
+}
+
+function letterOf(index: number): string {
+  return String.fromCharCode(65 + index);
+}
+
+/** Takes a circuit away, and out of all that is wired to it. */
+function deleteCircuit(studio: Studio, id: string): void {
+  studio.scenes.transact({
+    label: 'Delete a circuit',
+    edits: deleteEdits(studio, [{ collection: 'circuits', id }]),
+  });
 }

@@ -5,6 +5,7 @@ import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { useDesk, useScene, useStudio } from '../context';
+import { CircuitNames } from './CircuitLetters';
 import { GATE_SIZES } from './gate-sizes';
 import { SetNames } from './ManyColumn';
 import { useField } from './use-fields';
@@ -99,6 +100,7 @@ export function SceneBay() {
             options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])}
             onChange={space.set}
           />
+          <CircuitNames />
         </Column>
       </div>
     </div>

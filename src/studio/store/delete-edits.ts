@@ -1,6 +1,6 @@
 /** What goes with what is deleted. */
 import { change, remove, type Edit } from '@/core/scene/edits';
-import type { SceneDocument } from '@/core/scene/document';
+import { HOUSE_CIRCUIT, type SceneDocument } from '@/core/scene/document';
 import { borrowing, reliefEdit } from './relief-edits';
 import type { Picked } from './scene-store';
 import type { Studio } from './studio';
@@ -85,5 +85,14 @@ function leftBehind(scene: SceneDocument, gone: ReadonlyMap<string, Picked>): Ed
         edits.push(
           change(scene, collection, id, { setIds: setIds.filter((setId) => !isGone('sets', setId)) }),
         );
+  // A light that fed nothing else, a sprite that listened to nothing else, is wired to the house again.
+  const rewired = (ids: readonly string[]) => {
+    const rest = ids.filter((circuitId) => !isGone('circuits', circuitId));
+    return rest.length > 0 || ids.length === 0 ? rest : [HOUSE_CIRCUIT];
+  };
+  for (const collection of ['planes', 'sprites', 'lights', 'lamps'] as const)
+    for (const [id, { circuitIds }] of Object.entries<{ circuitIds: string[] | null }>(scene[collection]))
+      if (circuitIds?.some((circuitId) => isGone('circuits', circuitId)) && !isGone(collection, id))
+        edits.push(change(scene, collection, id, { circuitIds: rewired(circuitIds) }));
   return edits.filter((edit) => edit !== null);
 }

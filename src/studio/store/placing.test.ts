@@ -189,6 +189,20 @@ describe('luminaires', () => {
   });
 });
 
+describe('a circuit that is deleted', () => {
+  it('leaves nothing wired to it; what had no other is wired to the house', () => {
+    const studio = fakeStudio(fullScene());
+    studio.scenes.transact({
+      label: '',
+      edits: deleteEdits(studio, [{ collection: 'circuits', id: 'blue' }]),
+    });
+    expect(Object.keys(studio.scene.circuits)).toEqual(['house']);
+    expect(studio.scene.sprites.plain.circuitIds).toEqual(['house']);
+    expect(studio.scene.lights.l.circuitIds).toEqual(['house']);
+    expect(studio.scene.sprites.man.circuitIds).toBeNull();
+  });
+});
+
 describe('what hangs', () => {
   it('stays where it is drawn when it is taken off', () => {
     const studio = fakeStudio(fullScene());

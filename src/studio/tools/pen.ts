@@ -1,4 +1,5 @@
 /** The pen: draws closed outlines or lines point by point. */
+import { flattened } from '@/core/geometry/smooth';
 import { newOccluder } from '@/core/scene/defaults';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
@@ -10,6 +11,8 @@ import type { Tool, ToolEvent } from './tool';
 
 export class PenTool implements Tool {
   private points: [number, number][] = [];
+  /** Numbers of the points that were set with Shift. */
+  private smooth: number[] = [];
   private pointer: [number, number] | null = null;
 
   constructor(
@@ -25,7 +28,10 @@ export class PenTool implements Tool {
     const last = this.points.at(-1);
     if (closes || (last && near(point, last, event.nearPx * 0.4) && this.points.length >= this.fewest))
       this.confirm();
-    else if (!last || point[0] !== last[0] || point[1] !== last[1]) this.points.push(point);
+    else if (!last || point[0] !== last[0] || point[1] !== last[1]) {
+      if (event.shift) this.smooth.push(this.points.length);
+      this.points.push(point);
+    }
   }
 
   move(event: ToolEvent): void {
@@ -37,6 +43,7 @@ export class PenTool implements Tool {
   cancel(): boolean {
     const wasOpen = this.points.length > 0;
     this.points = [];
+    this.smooth = [];
     return wasOpen;
   }
 
@@ -45,8 +52,9 @@ export class PenTool implements Tool {
   }
 
   confirm(): void {
-    const { studio, points } = this;
+    const { studio, points, smooth } = this;
     this.points = [];
+    this.smooth = [];
     const planeId = studio.planeId();
     const plane = studio.scene.planes[planeId];
     if (points.length < this.fewest || !plane) return;
@@ -56,7 +64,9 @@ export class PenTool implements Tool {
     const outlines = [points.flatMap(([x, y]) => [x - dx, y - dy])];
     studio.scenes.transact({
       label: 'Draw an occluder',
-      edits: [create('occluders', id, newOccluder({ name, planeId, kind: this.kind, outlines }))],
+      edits: [
+        create('occluders', id, newOccluder({ name, planeId, kind: this.kind, outlines, smooth: [smooth] })),
+      ],
       selection: [{ collection: 'occluders', id }],
     });
     studio.desk.setState({ tool: 'pick' });
@@ -64,7 +74,13 @@ export class PenTool implements Tool {
 
   draw(overlay: Overlay): void {
     if (this.points.length === 0) return;
-    overlay.path([...this.points, ...(this.pointer ? [this.pointer] : [])], false, true);
+    const flat = [...this.points, ...(this.pointer ? [this.pointer] : [])].flat();
+    const shown = flattened(flat, this.smooth, false);
+    const pairs = Array.from({ length: shown.length / 2 }, (_, i): [number, number] => [
+      shown[2 * i],
+      shown[2 * i + 1],
+    ]);
+    overlay.path(pairs, false, true);
     for (const [x, y] of this.points) overlay.pointMark(x, y, true);
   }
 
@@ -72,8 +88,8 @@ export class PenTool implements Tool {
     if (this.points.length === 0)
       return this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line';
     return this.kind === 'closed'
-      ? 'Click the first point or press Enter to close; Escape drops it'
-      : 'Click the last point again or press Enter to end';
+      ? 'Click the first point or press Enter to close; Shift makes a point smooth; Escape drops it'
+      : 'Click the last point again or press Enter to end; Shift makes a point smooth';
   }
 }
 

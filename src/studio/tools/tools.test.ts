@@ -76,6 +76,17 @@ describe('the pen', () => {
     });
   });
 
+  it('sets smooth points with Shift', () => {
+    const studio = fakeStudio();
+    const tool = new PenTool(studio, 'closed');
+    tool.down(at(0, 0));
+    tool.down(at(40, 0, { shift: true }));
+    tool.down(at(40, 40, { shift: true }));
+    tool.down(at(0, 40));
+    tool.confirm();
+    expect(Object.values(studio.scene.occluders)[0].smooth).toEqual([[1, 2]]);
+  });
+
   it('makes nothing of too few points, and drops them on Escape', () => {
     const studio = fakeStudio();
     const tool = new PenTool(studio, 'closed');
