@@ -47,8 +47,23 @@ function clipOfPicked(studio: Studio): Clip | null {
 function copyPicked(studio: Studio): boolean {
   const clip = clipOfPicked(studio);
   if (!clip) return false;
-  set(CLIP_KEY, clip).catch((thrown: unknown) => studio.say(`This could not be copied: ${wordsOf(thrown)}`));
+  keepClip(clip).catch((thrown: unknown) => studio.say(`This could not be copied: ${wordsOf(thrown)}`));
   return true;
+}
+
+/** At once where it is small enough, so that it is there however quickly another page is opened. */
+async function keepClip(clip: Clip): Promise<void> {
+  try {
+    localStorage.setItem(CLIP_KEY, JSON.stringify(clip));
+  } catch {
+    localStorage.removeItem(CLIP_KEY);
+    await set(CLIP_KEY, clip);
+  }
+}
+
+async function lastClip(): Promise<Clip | null> {
+  const text = localStorage.getItem(CLIP_KEY);
+  return text === null ? ((await get<Clip>(CLIP_KEY)) ?? null) : (JSON.parse(text) as Clip);
 }
 
 function put(studio: Studio, clip: Clip, label: string, awayPx: number): void {
@@ -62,7 +77,7 @@ function put(studio: Studio, clip: Clip, label: string, awayPx: number): void {
 }
 
 async function paste(studio: Studio): Promise<void> {
-  const clip = await get<Clip>(CLIP_KEY);
+  const clip = await lastClip();
   if (!clip) return studio.say('Nothing was copied yet.');
   if (clip.format !== CLIP_FORMAT || clip.version !== CLIP_VERSION)
     return studio.say('What was copied comes from another version of Oilwick and cannot be put in here.');
