@@ -6,7 +6,7 @@ import { fullScene } from '../scene/testing';
 import { gateView, momentAt } from './moment-at';
 import type { Moment } from './moment';
 import { NOTHING_PASSING, type Passing } from './passing';
-import { carriersOf, fixturePlace, groundMap, shiftOnGround, spriteAffine } from './standing';
+import { carriersOf, fixturePlace, groundMap, shiftOnGround, spriteAffine, stanceOnPlane } from './standing';
 
 function shown(scene: SceneDocument, passing: Partial<Passing> = {}, seconds = 0): Moment {
   return momentAt(scene, 12, seconds, { ...NOTHING_PASSING, ...passing }, gateView(scene));
@@ -65,6 +65,35 @@ describe('things that hang on a bracket', () => {
     const scene = fullScene();
     expect(shiftOnGround(scene, scene.lamps.carried, 0, 0, 7)).toEqual([7, 0]);
     expect(shiftOnGround(scene, scene.lights.l, 0, 3, 4)).toEqual([3, 4]);
+  });
+
+  it('are drawn the same when they are put on their plane as they stand, turned, flipped and scaled', () => {
+    const scene = fullScene();
+    const hung = newSprite({
+      name: '',
+      planeId: 'plane-near',
+      order: 'b',
+      artworkId: 'flame',
+      x: 3,
+      y: 4,
+      turnDeg: 20,
+      flipX: true,
+      scaleX: 2,
+      hangsOn: { spriteId: 'man', bracketId: 'hand' },
+    });
+    for (const carrier of [
+      {},
+      { flipX: true },
+      { turnDeg: 75, scaleX: 1.5, scaleY: 1.5 },
+      { flipX: true, turnDeg: -30 },
+    ]) {
+      const sprites = { ...scene.sprites, hung, man: { ...scene.sprites.man, ...carrier } };
+      const all = { ...scene, sprites };
+      const free = { ...hung, hangsOn: null, ...stanceOnPlane(all, 'sprites', 'hung', 0) };
+      const [before, after] = [spriteAffine(all, hung, 0)!, spriteAffine(all, free, 0)!];
+      for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)
+        expect(after[key]).toBeCloseTo(before[key], 9);
+    }
   });
 
   it('are gone where what carries them is hidden', () => {

@@ -32,7 +32,10 @@ describe('a clip', () => {
   });
 
   it('of a lamp without its carrier stands where it was drawn', () => {
-    const clip = clipOf(fullScene(), 'here', [{ collection: 'lamps', id: 'carried' }], () => [106, 48])!;
+    const clip = clipOf(fullScene(), 'here', [{ collection: 'lamps', id: 'carried' }], () => ({
+      x: 106,
+      y: 48,
+    }))!;
     expect(clip.records.lamps.carried).toMatchObject({ hangsOn: null, x: 106, y: 48 });
   });
 

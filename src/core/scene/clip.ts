@@ -3,6 +3,7 @@
  * project or of another one. Files are named by their hash; they are there already where the server is the same.
  */
 import { compare, inOrder, type CollectionName, type Collections, type SceneDocument } from './document';
+import { withCompanions, type RecordName } from './companions';
 import { create, sameValue, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
 import { neededRecords, renamedRecords } from './references';
@@ -14,6 +15,10 @@ export const CLIP_VERSION = 1;
 const THINGS = ['planes', 'sprites', 'lights', 'lamps', 'occluders', 'chunks'] as const;
 /** Collections whose records come along because something names them. */
 const NEEDED = ['wicks', 'sets', 'circuits', 'artworks', 'reliefs', 'strokes', 'luminaires'] as const;
+function isThing(collection: string): boolean {
+  return (THINGS as readonly string[]).includes(collection);
+}
+
 type ClipCollection = (typeof THINGS)[number] | (typeof NEEDED)[number];
 
 export interface Clip {
@@ -25,65 +30,38 @@ export interface Clip {
   records: Pick<Collections, ClipCollection>;
 }
 
-interface PickedRecord {
-  collection: CollectionName;
-  id: string;
-}
-
-/** Where a thing stands on its plane, for things whose carrier stays behind; null where it stands nowhere. */
-export type PlaceOnPlane = (
+/** How a thing stands on its plane, for things whose carrier stays behind; null where it stands nowhere. */
+type StanceOnPlane = (
   collection: 'sprites' | 'lights' | 'lamps',
   id: string,
-) => [number, number] | null;
-
-/** What is picked, and what goes with it: all on a plane, what hangs on a sprite, and its own occluders. */
-function taken(scene: SceneDocument, picked: readonly PickedRecord[]): Map<string, Set<string>> {
-  const out = new Map<string, Set<string>>(THINGS.map((name) => [name, new Set()]));
-  const take = (collection: string, id: string) => out.get(collection)?.add(id);
-  for (const { collection, id } of picked) take(collection, id);
-  const planes = out.get('planes')!;
-  for (const collection of ['sprites', 'lights', 'lamps', 'occluders', 'chunks'] as const)
-    for (const [id, { planeId }] of Object.entries(scene[collection]))
-      if (planes.has(planeId)) take(collection, id);
-  const sprites = out.get('sprites')!;
-  for (let size = -1; size !== sprites.size;) {
-    size = sprites.size;
-    for (const [id, { hangsOn }] of Object.entries(scene.sprites))
-      if (hangsOn && sprites.has(hangsOn.spriteId)) sprites.add(id);
-  }
-  for (const collection of ['lights', 'lamps'] as const)
-    for (const [id, { hangsOn }] of Object.entries(scene[collection]))
-      if (hangsOn && sprites.has(hangsOn.spriteId)) take(collection, id);
-  for (const [id, { spriteId }] of Object.entries(scene.occluders))
-    if (spriteId !== null && sprites.has(spriteId)) take('occluders', id);
-  return out;
-}
+) => { x: number; y: number } | null;
 
 /** @returns null where nothing that is picked can be copied */
 export function clipOf(
   scene: SceneDocument,
   sceneId: string,
-  picked: readonly PickedRecord[],
-  placeOnPlane: PlaceOnPlane,
+  picked: readonly RecordName[],
+  stanceOnPlane: StanceOnPlane,
 ): Clip | null {
-  const ids = taken(scene, picked);
-  if (THINGS.every((name) => ids.get(name)!.size === 0)) return null;
+  const taken = withCompanions(scene, picked);
+  if (taken.every(({ collection }) => !isThing(collection))) return null;
   const own = <C extends CollectionName>(collection: C, keep: ReadonlySet<string>): Collections[C] =>
     Object.fromEntries(Object.entries(scene[collection]).filter(([id]) => keep.has(id))) as Collections[C];
+  const copied = <C extends CollectionName>(collection: C) =>
+    own(collection, new Set(taken.flatMap((name) => (name.collection === collection ? name.id : []))));
   const records = {
-    planes: own('planes', ids.get('planes')!),
-    sprites: own('sprites', ids.get('sprites')!),
-    lights: own('lights', ids.get('lights')!),
-    lamps: own('lamps', ids.get('lamps')!),
-    occluders: own('occluders', ids.get('occluders')!),
-    chunks: own('chunks', ids.get('chunks')!),
+    planes: copied('planes'),
+    sprites: copied('sprites'),
+    lights: copied('lights'),
+    lamps: copied('lamps'),
+    occluders: copied('occluders'),
+    chunks: copied('chunks'),
   };
   for (const collection of ['sprites', 'lights', 'lamps'] as const) {
     const all = records[collection] as Record<string, Collections['lights'][string]>;
     for (const [id, record] of Object.entries(all)) {
       if (record.hangsOn === null || records.sprites[record.hangsOn.spriteId]) continue;
-      const place = placeOnPlane(collection, id);
-      all[id] = { ...record, hangsOn: null, ...(place ? { x: place[0], y: place[1] } : {}) };
+      all[id] = { ...record, hangsOn: null, ...stanceOnPlane(collection, id) };
     }
   }
   for (const [id, occluder] of Object.entries(records.occluders))
@@ -134,7 +112,7 @@ export interface PasteOptions {
 export interface Pasted {
   edits: Edit[];
   /** What was put in, as it is picked: planes alone where planes were copied, else all things. */
-  picked: PickedRecord[];
+  picked: RecordName[];
 }
 
 /** The edits that put a clip into a scene. What is there already, and the same, is used and not put in twice. */
@@ -175,7 +153,7 @@ export function pasteEdits(
   const rename = (collection: CollectionName, id: string) => names.get(`${collection}/${id}`) ?? id;
   const renamed = renamedRecords(records, rename);
   const edits: Edit[] = [];
-  const picked: PickedRecord[] = [];
+  const picked: RecordName[] = [];
   const hasPlanes = Object.keys(records.planes).length > 0;
   const orders = new Orders(scene);
   for (const collection of [...NEEDED, ...THINGS]) {
@@ -190,8 +168,7 @@ export function pasteEdits(
       place(collection, record, shift, records, id);
       if ('order' in record) record.order = orders.next(collection, record);
       edits.push(create(collection, fresh, record as never));
-      const isThing = (THINGS as readonly string[]).includes(collection);
-      if (isThing && collection !== 'chunks' && (!hasPlanes || collection === 'planes'))
+      if (isThing(collection) && collection !== 'chunks' && (!hasPlanes || collection === 'planes'))
         picked.push({ collection, id: fresh });
     }
   }

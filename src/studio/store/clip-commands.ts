@@ -1,16 +1,8 @@
 /** Copying and pasting, within a scene and across scenes and projects. The clip lies in the browser, for all its tabs. */
 import { get, set } from 'idb-keyval';
 import { wordsOf } from '@/core/faults';
-import { artOf, fixturePlace, parallaxShift, spriteAffine } from '@/core/moment/standing';
-import { applyTo } from '@/core/geometry/affine';
-import {
-  CLIP_FORMAT,
-  CLIP_VERSION,
-  clipOf,
-  pasteEdits,
-  type Clip,
-  type PlaceOnPlane,
-} from '@/core/scene/clip';
+import { stanceOnPlane } from '@/core/moment/standing';
+import { CLIP_FORMAT, CLIP_VERSION, clipOf, pasteEdits, type Clip } from '@/core/scene/clip';
 import { checkRecord } from '@/core/scene/read-scene';
 import { anyPicked, onStage, type Command } from './command';
 import { deleteEdits } from './delete-edits';
@@ -20,28 +12,12 @@ const CLIP_KEY = 'oilwick-clip';
 /** How far a copy stands from what it was made of. */
 const COPY_AWAY_PX = 8;
 
-/** Where things stand on their planes as they are drawn now. */
-function placesOnPlanes(studio: Studio): PlaceOnPlane {
+function clipOfPicked(studio: Studio): Clip | null {
   const { scene } = studio;
   const { seconds } = studio.live.getState();
-  return (collection, id) => {
-    const thing = scene[collection][id];
-    const plane = scene.planes[thing.planeId];
-    if (!plane) return null;
-    const [dx, dy] = parallaxShift(scene, plane);
-    let at: [number, number] | null;
-    if (collection === 'sprites') {
-      const sprite = scene.sprites[id];
-      const map = spriteAffine(scene, sprite, seconds);
-      const artwork = artOf(scene, sprite);
-      at = map && artwork && applyTo(map, artwork.pivotX, artwork.pivotY);
-    } else at = fixturePlace(scene, scene[collection][id], seconds);
-    return at && [at[0] - dx, at[1] - dy];
-  };
-}
-
-function clipOfPicked(studio: Studio): Clip | null {
-  return clipOf(studio.scene, studio.info.id, studio.scenes.state.selection, placesOnPlanes(studio));
+  return clipOf(scene, studio.info.id, studio.scenes.state.selection, (collection, id) =>
+    stanceOnPlane(scene, collection, id, seconds),
+  );
 }
 
 function copyPicked(studio: Studio): boolean {

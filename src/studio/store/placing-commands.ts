@@ -6,7 +6,7 @@ import { change, create, type Edit } from '@/core/scene/edits';
 import { compare, inOrder, type SceneDocument } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
 import { movedEdits } from '../tools/pick';
-import { takeOff } from '../tools/hang';
+import { takeOff } from './hang-edits';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';
 import { makeLuminaire } from './lamp-edits';
 import type { Picked } from './scene-store';

@@ -6,7 +6,7 @@ import { applyEdits, inverted } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { fullScene } from '@/core/scene/testing';
 import { fakeStudio } from '../testing/fake-studio';
-import { takeOff } from '../tools/hang';
+import { takeOff } from './hang-edits';
 import { commandOf } from './commands';
 import { deleteEdits } from './delete-edits';
 import { giveLamps, makeLuminaire, overrideEdits, pushBack, resetOverrides, takeApart } from './lamp-edits';

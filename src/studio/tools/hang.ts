@@ -1,33 +1,15 @@
 /** Hang: click a bracket, or a sprite without any, and what is picked hangs on it and goes with it. */
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { bracketAt } from '@/core/art/brackets';
-import {
-  artOf,
-  carriersOf,
-  fixturePlace,
-  frameNumber,
-  parallaxShift,
-  spriteAffine,
-} from '@/core/moment/standing';
-import { change, type Edit } from '@/core/scene/edits';
+import { artOf, frameNumber, spriteAffine } from '@/core/moment/standing';
 import type { Hanging, SceneDocument } from '@/core/scene/document';
 import { hitAt } from '../stage/hits';
 import type { Overlay } from '../stage/overlay';
-import type { Picked } from '../store/scene-store';
+import { hangEdits, hangersOf, type Hanger } from '../store/hang-edits';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 
-/** What can hang on others. */
-const HANGERS = ['lights', 'lamps', 'sprites'] as const;
-type Hanger = Picked & { collection: (typeof HANGERS)[number] };
-
-export function hangersOf(studio: Studio): Hanger[] {
-  return studio.scenes.state.selection.filter((picked): picked is Hanger =>
-    (HANGERS as readonly string[]).includes(picked.collection),
-  );
-}
-
-export interface BracketMark {
+interface BracketMark {
   spriteId: string;
   bracketId: string;
   name: string;
@@ -36,11 +18,7 @@ export interface BracketMark {
 }
 
 /** The brackets of all sprites that are not picked themselves, where they are drawn. */
-export function bracketMarks(
-  scene: SceneDocument,
-  without: ReadonlySet<string>,
-  seconds: number,
-): BracketMark[] {
+function bracketMarks(scene: SceneDocument, without: ReadonlySet<string>, seconds: number): BracketMark[] {
   return Object.entries(scene.sprites).flatMap(([spriteId, sprite]) => {
     const artwork = artOf(scene, sprite);
     if (!artwork || artwork.brackets.length === 0 || sprite.hidden || without.has(spriteId)) return [];
@@ -53,43 +31,6 @@ export function bracketMarks(
       return { spriteId, bracketId: bracket.id, name: bracket.name, x, y };
     });
   });
-}
-
-/** The edits that hang things on a carrier, at a place counted from there. */
-function hangEdits(
-  scene: SceneDocument,
-  things: readonly Hanger[],
-  hangsOn: Hanging,
-  [x, y]: readonly [number, number],
-): Edit[] {
-  return things.flatMap(({ collection, id }) => {
-    // Nothing hangs on itself, or on what hangs on it.
-    if (carriersOf(scene, hangsOn).includes(id)) return [];
-    return change(scene, collection, id, { hangsOn, x, y }) ?? [];
-  });
-}
-
-/** Takes what is picked off its brackets; it stays where it is drawn. */
-export function takeOff(studio: Studio): void {
-  const { scene } = studio;
-  const { seconds } = studio.live.getState();
-  const edits = hangersOf(studio).flatMap(({ collection, id }): Edit[] => {
-    const thing = scene[collection][id];
-    const plane = scene.planes[thing.planeId];
-    if (thing.hangsOn === null || !plane) return [];
-    const map = collection === 'sprites' ? spriteAffine(scene, scene.sprites[id], seconds) : null;
-    const artwork = collection === 'sprites' ? artOf(scene, scene.sprites[id]) : null;
-    const place =
-      map && artwork
-        ? applyTo(map, artwork.pivotX, artwork.pivotY)
-        : collection === 'sprites'
-          ? null
-          : fixturePlace(scene, scene[collection][id], seconds);
-    const [dx, dy] = parallaxShift(scene, plane);
-    const fields = place ? { x: place[0] - dx, y: place[1] - dy } : {};
-    return [change(scene, collection, id, { hangsOn: null, ...fields })!];
-  });
-  studio.scenes.transact({ label: 'Take off', edits });
 }
 
 export class HangTool implements Tool {
