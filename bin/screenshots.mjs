@@ -2,26 +2,14 @@
 // npm run screenshots: takes the pictures of docs/screenshots anew, from the demo.
 import { CHROMIUM_LAUNCH } from './lib/chromium.mjs';
 import { startOwnServer } from './lib/own-server.mjs';
-import {
-  buildApplication,
-  CHROMIUM,
-  ensureFolders,
-  ensurePackages,
-  ensurePrograms,
-  MARIADB,
-  root,
-} from './lib/prepare.mjs';
+import { buildApplication, ensureForBrowser, TEST_BUILD } from './lib/prepare.mjs';
 
-const BUILD = '.oilwick/next-test';
 const FOLDER = 'docs/screenshots';
 
-process.chdir(root);
-ensurePackages();
-ensurePrograms({ ...MARIADB, ...CHROMIUM });
-ensureFolders();
-buildApplication(BUILD);
+ensureForBrowser();
+buildApplication(TEST_BUILD);
 const { chromium } = await import('@playwright/test');
-const server = await startOwnServer(BUILD);
+const server = await startOwnServer(TEST_BUILD);
 const browser = await chromium.launch(CHROMIUM_LAUNCH);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

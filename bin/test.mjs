@@ -1,23 +1,10 @@
 #!/usr/bin/env node
 // npm test: installs what is missing, then checks, store tests on a MariaDB of their own, and tests in a real browser.
-import {
-  buildApplication,
-  CHROMIUM,
-  ensureFolders,
-  ensurePackages,
-  ensurePrograms,
-  MARIADB,
-  root,
-} from './lib/prepare.mjs';
+import { buildApplication, ensureForBrowser, TEST_BUILD } from './lib/prepare.mjs';
 import { startOwnServer } from './lib/own-server.mjs';
 import { checkSteps, playwright, runSteps, storeStep, unitStep } from './lib/steps.mjs';
 
-const BUILD = '.oilwick/next-test';
-
-process.chdir(root);
-ensurePackages();
-ensurePrograms({ ...MARIADB, ...CHROMIUM });
-ensureFolders();
+ensureForBrowser();
 process.env.NEXT_TELEMETRY_DISABLED = '1';
 
 const sum = await runSteps(checkSteps(), 2);
@@ -28,14 +15,14 @@ const add = ({ passed, failed }) => {
 
 add(await runSteps([unitStep(), storeStep({})]));
 
-buildApplication(BUILD);
-const server = await startOwnServer(BUILD);
+buildApplication(TEST_BUILD);
+const server = await startOwnServer(TEST_BUILD);
 try {
   add(
     await runSteps([
       playwright('browser tests', [], {
         OILWICK_TEST_URL: server.address,
-        OILWICK_BUILD_DIR: BUILD,
+        OILWICK_BUILD_DIR: TEST_BUILD,
       }),
     ]),
   );

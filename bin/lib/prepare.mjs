@@ -87,6 +87,17 @@ export async function bundled(entry, name) {
   return out;
 }
 
+/** The build that tests, benchmarks and pictures use, beside that of the application. */
+export const TEST_BUILD = '.oilwick/next-test';
+
+/** All that tests, benchmarks and pictures need of the machine. */
+export function ensureForBrowser() {
+  process.chdir(root);
+  ensurePackages();
+  ensurePrograms({ ...MARIADB, ...CHROMIUM });
+  ensureFolders();
+}
+
 /** The web application, built into a folder of ours unless what lies there is of the same sources. */
 export function buildApplication(folder) {
   const stamp = join(root, folder, 'oilwick.stamp');

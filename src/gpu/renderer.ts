@@ -19,8 +19,6 @@ interface Targets {
   layer: Target;
   light: Target;
   picture: Target;
-  /** Made when a scene first has an overlay plane. */
-  overlay: Target | null;
 }
 
 /** Where a finished picture goes on the canvas, in device pixels. */
@@ -43,6 +41,8 @@ export class Renderer {
   private readonly bayer: WebGLTexture;
   private readonly blank: WebGLTexture;
   private targets: Targets | null = null;
+  /** Made when a scene first has an overlay plane, as large as the targets. */
+  private overlay: Target | null = null;
   private readonly finished = new Map<string, Target>();
 
   constructor(readonly gl: WebGL2RenderingContext) {
@@ -77,7 +77,7 @@ export class Renderer {
       }
     });
     gl.disable(gl.SCISSOR_TEST);
-    const overlay = this.drawOverlay(moment, source, targets);
+    const overlay = this.drawOverlay(moment, source);
     this.sprites.tidy();
     const picture = this.finishedFor(name, width, height);
     device.bind(picture);
@@ -159,12 +159,13 @@ export class Renderer {
   private targetsFor(width: number, height: number): Targets {
     const last = this.targets;
     if (last && last.picture.width === width && last.picture.height === height) return last;
-    if (last) for (const target of Object.values(last)) if (target) this.device.dropTarget(target as Target);
+    if (last) for (const target of Object.values(last)) this.device.dropTarget(target);
+    if (this.overlay) this.device.dropTarget(this.overlay);
+    this.overlay = null;
     this.targets = {
       layer: this.device.target(width, height, 'float', 3),
       light: this.device.target(width, height, 'float'),
       picture: this.device.target(width, height, 'float'),
-      overlay: null,
     };
     return this.targets;
   }
@@ -244,12 +245,12 @@ export class Renderer {
   }
 
   /** The overlay planes in display values; null where the scene has none. */
-  private drawOverlay(moment: Moment, source: PictureSource, targets: Targets): Target | null {
+  private drawOverlay(moment: Moment, source: PictureSource): Target | null {
     const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
     if (planes.length === 0) return null;
     const { device, gl } = this;
     const { widthPx, heightPx } = moment.view;
-    const target = (targets.overlay ??= device.target(widthPx, heightPx, 'float'));
+    const target = (this.overlay ??= device.target(widthPx, heightPx, 'float'));
     device.bind(target);
     gl.clearColor(0, 0, 0, 0);
     gl.clear(gl.COLOR_BUFFER_BIT);

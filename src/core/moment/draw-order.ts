@@ -1,11 +1,12 @@
 /** What is drawn on each plane, in order: sprites, and the flames of lamps. */
+import { sameItems } from '../same-items';
 import { compare, type Lamp, type SceneDocument, type Sprite } from '../scene/document';
 
 export type Drawn =
   { kind: 'sprite'; id: string; record: Sprite } | { kind: 'lamp'; id: string; record: Lamp };
 
 /** Whether everything in a row stands still by itself: nothing hangs, plays or is a lamp. Rows are never changed. */
-export function isStillRow(row: readonly Drawn[], artworks: SceneDocument['artworks']): boolean {
+function isStillRow(row: readonly Drawn[], artworks: SceneDocument['artworks']): boolean {
   const known = stillRows.get(row);
   if (known?.artworks === artworks) return known.still;
   const still = row.every(
@@ -19,6 +20,26 @@ export function isStillRow(row: readonly Drawn[], artworks: SceneDocument['artwo
 }
 
 const stillRows = new WeakMap<readonly Drawn[], { artworks: SceneDocument['artworks']; still: boolean }>();
+
+/** Remembers what was made of rows that stand still, until one of the things that it was made of is another one. */
+export class RowMemory<T> {
+  private readonly kept = new WeakMap<readonly Drawn[], { of: readonly unknown[]; made: T }>();
+
+  /** @param of what it is made of, beside the row */
+  recall(
+    row: readonly Drawn[],
+    artworks: SceneDocument['artworks'],
+    of: readonly unknown[],
+    make: () => T,
+  ): T {
+    if (!isStillRow(row, artworks)) return make();
+    const known = this.kept.get(row);
+    if (known && sameItems(known.of, of)) return known.made;
+    const made = make();
+    this.kept.set(row, { of, made });
+    return made;
+  }
+}
 
 export type DrawOrder = ReadonlyMap<string, readonly Drawn[]>;
 

@@ -2,7 +2,6 @@
 import { rectOf, frameOf } from '../art/frames';
 import { affineOf, composed, inverse, mappedBox, moved, normalMatrix, type Affine } from '../geometry/affine';
 import { hexInLightSpace, type LightSpace } from '../raster/colour';
-import { sameItems } from '../same-items';
 import {
   settingsOf,
   type Artwork,
@@ -14,7 +13,7 @@ import {
   type Sprite,
 } from '../scene/document';
 import { circuitMask } from './circuits';
-import { isStillRow, type Drawn } from './draw-order';
+import { RowMemory, type Drawn } from './draw-order';
 import { flamePartsOf } from './lamps';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
 import type { Passing } from './passing';
@@ -29,8 +28,7 @@ export interface Resolving {
   passing: Passing;
 }
 
-/** The layers of a row that stands still, and all that they were made of. */
-const stillLayers = new WeakMap<readonly Drawn[], { of: readonly unknown[]; layers: MomentLayer[] }>();
+const rowLayers = new RowMemory<MomentLayer[]>();
 
 /**
  * A plane whose things stand still gives the same layers from Moment to Moment, until it or what it is made of changes.
@@ -43,17 +41,11 @@ export function layersOf(
   things: readonly Drawn[],
 ): MomentLayer[] {
   const { scene, space, pictureIndex, passing } = resolving;
-  if (things.length === 0 || !isStillRow(things, scene.artworks))
-    return madeLayers(resolving, planeId, plane, things);
   const { gateX, gateY } = settingsOf(scene);
   const { artworks, reliefs, circuits } = scene;
   const chunks = plane.tiles ? scene.chunks : null;
   const of = [plane, gateX, gateY, artworks, reliefs, circuits, chunks, space, pictureIndex, passing.relief];
-  const known = stillLayers.get(things);
-  if (known && sameItems(known.of, of)) return known.layers;
-  const layers = madeLayers(resolving, planeId, plane, things);
-  stillLayers.set(things, { of, layers });
-  return layers;
+  return rowLayers.recall(things, artworks, of, () => madeLayers(resolving, planeId, plane, things));
 }
 
 function madeLayers(

@@ -72,14 +72,24 @@ export function momentAt(
   };
 }
 
+let lastSolo: {
+  planes: SceneDocument['planes'];
+  solo: ReadonlySet<string>;
+  shown: SceneDocument['planes'];
+} | null = null;
+
 /** The scene with all planes hidden but those that are looked at alone. */
 function withSolo(scene: SceneDocument, solo: ReadonlySet<string>): SceneDocument {
-  if (![...solo].some((id) => scene.planes[id])) return scene;
-  const planes = Object.entries(scene.planes).map(([id, plane]) => [
-    id,
-    solo.has(id) || plane.hidden ? plane : { ...plane, hidden: true },
-  ]);
-  return { ...scene, planes: Object.fromEntries(planes) };
+  const { planes } = scene;
+  if (![...solo].some((id) => planes[id])) return scene;
+  if (lastSolo?.planes !== planes || lastSolo.solo !== solo) {
+    const shown = Object.entries(planes).map(([id, plane]) => [
+      id,
+      solo.has(id) || plane.hidden ? plane : { ...plane, hidden: true },
+    ]);
+    lastSolo = { planes, solo, shown: Object.fromEntries(shown) };
+  }
+  return { ...scene, planes: lastSolo.shown };
 }
 
 interface Pictures {

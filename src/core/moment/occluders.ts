@@ -7,8 +7,7 @@ import {
   type SceneDocument,
   type Sprite,
 } from '../scene/document';
-import { sameItems } from '../same-items';
-import { isStillRow, type Drawn, type DrawOrder } from './draw-order';
+import { RowMemory, type Drawn, type DrawOrder } from './draw-order';
 import type { EdgePiece, MomentOccluder } from './moment';
 import { boxOfEdges, localEdges, mappedEdges, outlinesAt, sameMap, type Outlined } from './occluder-edges';
 import { artOf, frameNumber, groundMap, isShown, spriteAffine } from './standing';
@@ -29,69 +28,60 @@ export interface OccluderSource {
   spriteId: string | null;
 }
 
+/** What stops light, before it is put into numbers. */
+interface Found {
+  source: OccluderSource;
+  shape: Pick<ArtworkOccluder, 'kind' | 'ownShade'>;
+  pieces: readonly EdgePiece[];
+}
+
 export function occludersOf(
   scene: SceneDocument,
   planeIndex: ReadonlyMap<string, number>,
   order: DrawOrder,
   seconds: number,
 ): FoundOccluders {
-  const occluders: MomentOccluder[] = [];
-  const sources: OccluderSource[] = [];
-  const put = (
-    source: OccluderSource,
-    { kind, ownShade }: Pick<ArtworkOccluder, 'kind' | 'ownShade'>,
-    pieces: readonly EdgePiece[],
-  ) => {
-    const { planeId } = source;
-    if (pieces.length === 0 || scene.planes[planeId].overlay) return;
-    const closed = kind === 'closed';
-    const box = pieces.length === 1 ? pieces[0].box : boxAround(pieces.map((piece) => piece.box));
-    occluders.push({
-      plane: planeIndex.get(planeId)!,
-      closed,
-      ownDark: closed && ownShade === 'dark',
+  const found = [
+    ...placedOccluders(scene, seconds),
+    ...[...planeIndex.keys()].flatMap((planeId) => [
+      ...broughtTo(scene, planeId, order.get(planeId) ?? NOTHING_DRAWN, seconds),
+      ...wallsOf(scene, planeId),
+    ]),
+  ].filter(({ source, pieces }) => pieces.length > 0 && !scene.planes[source.planeId].overlay);
+  return {
+    sources: found.map(({ source }) => source),
+    occluders: found.map(({ source, shape, pieces }) => ({
+      plane: planeIndex.get(source.planeId)!,
+      closed: shape.kind === 'closed',
+      ownDark: shape.kind === 'closed' && shape.ownShade === 'dark',
       pieces,
-      box,
-    });
-    sources.push(source);
+      box: pieces.length === 1 ? pieces[0].box : boxAround(pieces.map((piece) => piece.box)),
+    })),
   };
-  for (const id of Object.keys(scene.occluders).sort(compare)) {
-    const occluder = scene.occluders[id];
-    const sprite = occluder.spriteId === null ? null : scene.sprites[occluder.spriteId];
-    if (sprite === undefined || occluder.hidden) continue;
-    const planeId = sprite ? sprite.planeId : occluder.planeId;
-    if (!isShown(scene, sprite ?? { planeId, hidden: false, hangsOn: null })) continue;
-    const map = sprite
-      ? spriteAffine(scene, sprite, seconds)
-      : groundMap(scene, { planeId, hangsOn: null }, seconds);
-    const { name, spriteId } = occluder;
-    if (map) put({ id, name, planeId, spriteId }, occluder, piecesOf(occluder, occluder, map));
-  }
-  for (const planeId of planeIndex.keys()) {
-    for (const { source, occluder, pieces } of broughtTo(scene, planeId, order.get(planeId) ?? [], seconds))
-      put(source, occluder, pieces);
-    const plane = scene.planes[planeId];
-    const artwork = plane.tiles?.blocks && !plane.hidden && scene.artworks[plane.tiles.artworkId];
-    if (plane.tiles && artwork) {
-      const pieces = wallPieces(scene, planeId, plane.tiles, artwork, gridMap(scene, plane, plane.tiles));
-      put(
-        { id: planeId, name: plane.name, planeId, spriteId: null },
-        { kind: 'closed', ownShade: plane.tiles.ownShade },
-        pieces,
-      );
-    }
-  }
-  return { occluders, sources };
 }
 
-interface Brought {
-  source: OccluderSource;
-  occluder: ArtworkOccluder;
-  pieces: EdgePiece[];
+const NOTHING_DRAWN: readonly Drawn[] = [];
+
+/** The occluders that stand in the scene by themselves, or belong to one sprite alone. */
+function placedOccluders(scene: SceneDocument, seconds: number): Found[] {
+  return Object.keys(scene.occluders)
+    .sort(compare)
+    .flatMap((id) => {
+      const occluder = scene.occluders[id];
+      const { name, spriteId, hidden } = occluder;
+      const sprite = spriteId === null ? null : scene.sprites[spriteId];
+      if (sprite === undefined || hidden) return [];
+      const planeId = sprite ? sprite.planeId : occluder.planeId;
+      const standing = sprite ?? { planeId, hidden: false, hangsOn: null };
+      if (!isShown(scene, standing)) return [];
+      const map = sprite ? spriteAffine(scene, sprite, seconds) : groundMap(scene, standing, seconds);
+      if (!map) return [];
+      const source = { id, name, planeId, spriteId };
+      return [{ source, shape: occluder, pieces: piecesOf(occluder, occluder, map) }];
+    });
 }
 
-/** What artworks bring to a row that stands still, and what that was made of. */
-const stillBrought = new WeakMap<readonly Drawn[], { of: readonly unknown[]; brought: Brought[] }>();
+const rowOccluders = new RowMemory<Found[]>();
 
 /** The occluders that the sprites of a plane have from their artworks. */
 function broughtTo(
@@ -99,43 +89,41 @@ function broughtTo(
   planeId: string,
   row: readonly Drawn[],
   seconds: number,
-): readonly Brought[] {
-  const out: Brought[] = [];
-  if (row.length === 0) return out;
-  const put = (source: OccluderSource, occluder: ArtworkOccluder, pieces: EdgePiece[]) =>
-    void out.push({ source, occluder, pieces });
-  if (!isStillRow(row, scene.artworks)) {
-    for (const thing of row) brought(scene, thing, seconds, put);
-    return out;
-  }
+): readonly Found[] {
   const { gateX, gateY } = settingsOf(scene);
   const of = [scene.planes[planeId], gateX, gateY, scene.artworks];
-  const known = stillBrought.get(row);
-  if (known && sameItems(known.of, of)) return known.brought;
-  for (const thing of row) brought(scene, thing, seconds, put);
-  stillBrought.set(row, { of, brought: out });
-  return out;
+  return rowOccluders.recall(row, scene.artworks, of, () =>
+    row.flatMap((thing) => brought(scene, thing, seconds)),
+  );
 }
 
-/** The occluders that a sprite has from its artwork. */
-function brought(
-  scene: SceneDocument,
-  { kind, id, record }: Drawn,
-  seconds: number,
-  put: (source: OccluderSource, of: ArtworkOccluder, pieces: EdgePiece[]) => void,
-): void {
-  if (kind !== 'sprite' || record.ownOccluders) return;
+function brought(scene: SceneDocument, { kind, id, record }: Drawn, seconds: number): Found[] {
+  if (kind !== 'sprite' || record.ownOccluders) return [];
   const artwork = artOf(scene, record);
-  if (!artwork || artwork.occluders.length === 0 || !isShown(scene, record)) return;
+  if (!artwork || artwork.occluders.length === 0 || !isShown(scene, record)) return [];
   const map = spriteAffine(scene, record, seconds);
-  if (!map) return;
+  if (!map) return [];
   const frame = frameNumber(record, artwork, seconds);
-  for (const occluder of artwork.occluders)
-    put(
-      { id: `${id}/${occluder.id}`, name: occluder.name, planeId: record.planeId, spriteId: id },
-      occluder,
-      piecesOf(record, outlinesAt(artwork, occluder, frame), map),
-    );
+  return artwork.occluders.map((occluder) => ({
+    source: { id: `${id}/${occluder.id}`, name: occluder.name, planeId: record.planeId, spriteId: id },
+    shape: occluder,
+    pieces: piecesOf(record, outlinesAt(artwork, occluder, frame), map),
+  }));
+}
+
+/** The walls of a plane of tiles, all of them one occluder. */
+function wallsOf(scene: SceneDocument, planeId: string): Found[] {
+  const plane = scene.planes[planeId];
+  const { tiles, name, hidden } = plane;
+  const artwork = tiles && scene.artworks[tiles.artworkId];
+  if (!tiles?.blocks || hidden || !artwork) return [];
+  return [
+    {
+      source: { id: planeId, name, planeId, spriteId: null },
+      shape: { kind: 'closed', ownShade: tiles.ownShade },
+      pieces: wallPieces(scene, planeId, tiles, artwork, gridMap(scene, plane, tiles)),
+    },
+  ];
 }
 
 /** The last pieces of each record by their outlines: while neither these nor the place changes the same ones come back. */

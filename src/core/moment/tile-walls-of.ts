@@ -1,5 +1,5 @@
 /** The walls of a tile plane, a piece for each chunk; what no change touched is not made anew. */
-import { chunkIndex, chunkKey, placeInTile, tileOf } from '../art/tiles';
+import { chunkIndex, chunkKey, DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf } from '../art/tiles';
 import type { Affine } from '../geometry/affine';
 import { normaliseOutlines } from '../geometry/outline';
 import { flattenedOutlines } from '../geometry/smooth';
@@ -45,8 +45,8 @@ function cellOutlines(artwork: Artwork, cell: number, widthPx: number, heightPx:
 }
 
 function placeInCell(orientation: number, u: number, v: number, w: number, h: number): [number, number] {
-  const [x, y] = placeInTile(orientation & 4, u, v, w, h);
-  return placeInTile(orientation & 3, x, y, w, h);
+  const [x, y] = placeInTile(orientation & DIAGONAL, u, v, w, h);
+  return placeInTile(orientation & (FLIP_X | FLIP_Y), x, y, w, h);
 }
 
 function shapeOf(

@@ -1,18 +1,17 @@
 'use client';
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
-import { wordsOf } from '@/core/faults';
+import type { Rect } from '@/core/raster/rect';
 import { useScene, useStudio } from '../context';
 import { countWords } from './art-list';
 import { Choice, Column, Key, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { CUT_WAYS, type CutRule, type CutWay } from '../store/art-bench';
 import { cutArtwork, uncutArtwork } from '../store/art-edits';
+import { LatestWork } from '../store/latest-work';
+import type { Studio } from '../store/studio';
 
 const WAY_WORDS: Record<CutWay, string> = { grid: 'By a grid', islands: 'By its islands' };
-/** A fader moves faster than a large picture is searched. */
-const TRY_DELAY_MS = 60;
-
 /** How the picture is cut: what it would come to is shown on it at once, and taken by a key. */
 export function CutColumn({ artworkId }: { artworkId: string }) {
   const studio = useStudio();
@@ -103,30 +102,19 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
   );
 }
 
-let waiting: ReturnType<typeof setTimeout> | undefined;
-let newest = 0;
+const trying = new LatestWork<Rect[]>();
 
-function stopTrying(studio: ReturnType<typeof useStudio>): () => void {
+function stopTrying(studio: Studio): () => void {
   return () => {
-    clearTimeout(waiting);
-    newest++;
+    trying.stop();
     studio.artBench.setState({ tried: null });
   };
 }
 
-/** Finds the frames of a rule in a worker; what is overtaken by a newer rule is dropped. */
-function tryCut(studio: ReturnType<typeof useStudio>, artworkId: string, sha: string, rule: CutRule): void {
-  const number = ++newest;
-  clearTimeout(waiting);
-  waiting = setTimeout(() => {
-    studio.workers
-      .run((remote) => remote.cutRects(sha, rule))
-      .then(
-        (rects) => ({ artworkId, rects, fault: null }),
-        (thrown: unknown) => ({ artworkId, rects: null, fault: wordsOf(thrown) }),
-      )
-      .then((tried) => {
-        if (number === newest) studio.artBench.setState({ tried });
-      });
-  }, TRY_DELAY_MS);
+/** Finds the frames of a rule in a worker. */
+function tryCut(studio: Studio, artworkId: string, sha: string, rule: CutRule): void {
+  trying.begin(
+    () => studio.workers.run((remote) => remote.cutRects(sha, rule)),
+    ({ found, fault }) => studio.artBench.setState({ tried: { artworkId, rects: found, fault } }),
+  );
 }

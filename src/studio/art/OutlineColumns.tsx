@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { OUTLINE_WAYS, type OutlineRule, type OutlineWay } from '@/core/art/outlines-from';
 import { OWN_SHADES, type OwnShade } from '@/core/scene/document';
@@ -12,6 +12,7 @@ import {
   changeOccluder,
   deleteOccluder,
   findOutlines,
+  forgetOutlines,
   outlinesOf,
   pointsIn,
   readSvg,
@@ -24,9 +25,6 @@ const WAY_WORDS: Record<OutlineWay, string> = {
   colours: 'Some colours',
   regions: 'Some regions',
 };
-/** A fader moves faster than a large picture is followed. */
-const FIND_DELAY_MS = 60;
-
 /** Outlines taken from the picture: by what, how closely, and how many points that makes. */
 export function OutlineColumn({ artworkId }: { artworkId: string }) {
   const studio = useStudio();
@@ -36,18 +34,12 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
   );
   const number = useStore(studio.artBench, (state) => state.frame);
   const frames = useScene(({ scene }) => scene.artworks[artworkId]?.frames.length ?? 0);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const set = (fields: Partial<OutlineRule>) => {
-    const next = { ...rule, ...fields };
-    studio.artBench.setState({ outlineRule: next });
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = setTimeout(() => void findOutlines(studio, artworkId, next), FIND_DELAY_MS);
-  };
+  const set = (fields: Partial<OutlineRule>) => findOutlines(studio, artworkId, { ...rule, ...fields });
   useEffect(() => {
     // Colours and regions of another picture mean nothing here.
     const fresh = { ...studio.artBench.getState().outlineRule, colours: [], seeds: [] };
-    void findOutlines(studio, artworkId, fresh);
-    return () => studio.artBench.setState({ found: null });
+    findOutlines(studio, artworkId, fresh);
+    return () => forgetOutlines(studio);
   }, [studio, artworkId]);
   const here = found?.frames?.[Math.min(number, found.frames.length - 1)];
   const all = found?.frames?.reduce((sum, outlines) => sum + pointsIn(outlines), 0) ?? 0;

@@ -104,12 +104,12 @@ function pickWall({ studio, artworkId, bench }: Host, [px, py]: readonly [number
   const i = 4 * (y * pixels.width + x);
   if (rule.way === 'regions') {
     const seeds = [...rule.seeds, [x, y] as const];
-    return void findOutlines(studio, artworkId, { ...rule, seeds });
+    return findOutlines(studio, artworkId, { ...rule, seeds });
   }
   const [r, g, b] = pixels.rgba.subarray(i, i + 3);
   const rest = rule.colours.filter((colour) => colour[0] !== r || colour[1] !== g || colour[2] !== b);
   const colours = rest.length < rule.colours.length ? rest : [...rest, [r, g, b] as const];
-  void findOutlines(studio, artworkId, { ...rule, colours });
+  findOutlines(studio, artworkId, { ...rule, colours });
 }
 
 /** What was found in the frame that is shown, and all occluders of the artwork; points of the chosen one. */

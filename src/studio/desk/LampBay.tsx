@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
-import { inOrder, type FlamePart, type LightPart } from '@/core/scene/document';
+import { type FlamePart, type LightPart } from '@/core/scene/document';
 import { FieldOf, useGesture } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
@@ -11,7 +11,7 @@ import { overrideEdits, partOf, pushBack, resetOverrides, takeApart } from '../s
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
 import { PickedName, PlaceFields } from './PlaceFields';
-import { useField } from './use-fields';
+import { useField, usePlaneOptions } from './use-fields';
 
 /** Lamps: where they are, and the parts of their luminaire with what these lamps have otherwise. */
 export function LampBay({ ids }: { ids: string[] }) {
@@ -21,9 +21,7 @@ export function LampBay({ ids }: { ids: string[] }) {
   const parts = useScene(({ scene }) =>
     lamp ? { lights: lightPartsOf(scene, lamp), flames: flamePartsOf(scene, lamp) } : null,
   );
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   const [chosen, setChosen] = useState<string | null>(null);
   const planeId = useField('lamps', ids, 'planeId', 'Put on a plane');
   const circuits = useField('lamps', ids, 'circuitIds', 'Circuits');
@@ -83,14 +81,7 @@ export function LampBay({ ids }: { ids: string[] }) {
             options={all.map(({ id, name }) => [id, lamp.overrides[id] ? `${name} *` : name])}
             onChange={setChosen}
           />
-          <div className="grid grid-cols-2 gap-x-3">
-            {part &&
-              ('reachPx' in part ? (
-                <LightFields ids={ids} part={part} />
-              ) : (
-                <FlameFields ids={ids} part={part} />
-              ))}
-          </div>
+          <div className="grid grid-cols-2 gap-x-3">{part && <PartFields ids={ids} part={part} />}</div>
         </Column>
         <Column title="Luminaire">
           <Row label="">
@@ -132,75 +123,68 @@ export function LampBay({ ids }: { ids: string[] }) {
   );
 }
 
-/** Numbers of a light part, each with its range. */
-const NUMBERS = [
+/** A number of a part with its range: field, label, lowest, highest, step, and whether it spans decades. */
+type PartNumber = readonly [
+  field: string,
+  label: string,
+  low: number,
+  high: number,
+  step: number,
+  wide: boolean,
+];
+
+const LIGHT_NUMBERS: readonly PartNumber[] = [
   ['level', 'Level', 0, 16, 0.01, true],
   ['corePx', 'Core', 0, 200, 0.5, true],
   ['reachPx', 'Reach', 1, 1000, 1, true],
   ['heightPx', 'Height', 0, 400, 1, true],
   ['air', 'Air', 0, 1, 0.01, false],
-] as const;
+];
+const FLAME_NUMBERS: readonly PartNumber[] = [
+  ['glowLevel', 'Glow', 0, 8, 0.01, true],
+  ['opacity', 'Opacity', 0, 1, 0.01, false],
+  ['scaleX', 'Width', 0.05, 8, 0.05, true],
+  ['scaleY', 'Height', 0.05, 8, 0.05, true],
+];
 
-function LightFields({ ids, part }: { ids: string[]; part: LightPart }) {
+/** The controls of one part, a light or a flame. */
+function PartFields({ ids, part }: { ids: string[]; part: LightPart | FlamePart }) {
   const override = useOverride(ids, part);
+  const isLight = 'reachPx' in part;
+  const valueOf = (of: object, field: string) => (of as Record<string, number>)[field];
   return (
     <>
-      {NUMBERS.map(([field, label, low, high, step, logarithmic]) => (
+      {(isLight ? LIGHT_NUMBERS : FLAME_NUMBERS).map(([field, label, low, high, step, wide]) => (
         <ValueField
           key={field}
           label={override.mark(field, label)}
-          value={part[field]}
+          value={valueOf(part, field)}
           low={low}
           high={high}
           step={step}
-          logarithmic={logarithmic}
-          initial={(override.base as LightPart | undefined)?.[field]}
+          logarithmic={wide}
+          initial={override.base && valueOf(override.base, field)}
           onPreview={(value) => override.preview({ [field]: value })}
           onCommit={(value) => override.commit({ [field]: value })}
           onCancel={override.cancel}
         />
       ))}
-      <ColourField
-        label={override.mark('colour', 'Colour')}
-        value={part.colour}
-        onPreview={(colour) => override.preview({ colour })}
-        onCommit={(colour) => override.commit({ colour })}
-      />
-      <Switch
-        label={override.mark('shadows', 'Shadows')}
-        on={part.shadows}
-        warns
-        onChange={(shadows) => override.commit({ shadows })}
-      />
-    </>
-  );
-}
-
-const FLAME_NUMBERS = [
-  ['glowLevel', 'Glow', 0, 8, 0.01],
-  ['opacity', 'Opacity', 0, 1, 0.01],
-  ['scaleX', 'Width', 0.05, 8, 0.05],
-  ['scaleY', 'Height', 0.05, 8, 0.05],
-] as const;
-
-function FlameFields({ ids, part }: { ids: string[]; part: FlamePart }) {
-  const override = useOverride(ids, part);
-  return (
-    <>
-      {FLAME_NUMBERS.map(([field, label, low, high, step]) => (
-        <ValueField
-          key={field}
-          label={override.mark(field, label)}
-          value={part[field]}
-          low={low}
-          high={high}
-          step={step}
-          initial={(override.base as FlamePart | undefined)?.[field]}
-          onPreview={(value) => override.preview({ [field]: value })}
-          onCommit={(value) => override.commit({ [field]: value })}
-          onCancel={override.cancel}
-        />
-      ))}
+      {isLight && (
+        <>
+          <ColourField
+            label={override.mark('colour', 'Colour')}
+            value={part.colour}
+            onPreview={(colour) => override.preview({ colour })}
+            onCommit={(colour) => override.commit({ colour })}
+          />
+          <Switch
+            label={override.mark('shadows', 'Shadows')}
+            on={part.shadows}
+            warns
+            onChange={(shadows) => override.commit({ shadows })}
+          />
+        </>
+      )}
     </>
   );
 }

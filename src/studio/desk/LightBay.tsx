@@ -14,7 +14,7 @@ import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
-import { useField } from './use-fields';
+import { useField, usePlaneOptions } from './use-fields';
 import { WickColumn } from './WickColumn';
 
 const CURVE_WORDS: Record<FallCurve, string> = {
@@ -35,9 +35,7 @@ export function LightBay({ ids }: { ids: string[] }) {
   const circuits = useField('lights', ids, 'circuitIds', 'Circuits');
   const blocked = useField('lights', ids, 'blockedByCarrier', 'Carrier');
   const hangs = useScene(({ scene }) => ids.some((id) => scene.lights[id]?.hangsOn));
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   const wicks = useScene((state) =>
     Object.entries(state.scene.wicks).map(([id, { name }]) => [id, name] as const),
   );
@@ -228,9 +226,7 @@ function StoppedBy({ ids }: { ids: string[] }) {
 function Title({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const light = useScene((state) => state.scene.lights[ids[0]]);
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   if (!light) return null;
   return (
     <div className="mb-1 flex items-center gap-2">

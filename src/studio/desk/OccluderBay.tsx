@@ -1,21 +1,19 @@
 'use client';
-import { inOrder, OWN_SHADES, type OwnShade } from '@/core/scene/document';
+import { OWN_SHADES, type OwnShade } from '@/core/scene/document';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
 import { joinOccluders } from '../store/occluder-edits';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
-import { useField } from './use-fields';
+import { useField, usePlaneOptions } from './use-fields';
 
 const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
 
 export function OccluderBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const occluder = useScene((state) => state.scene.occluders[ids[0]]);
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   const ownShade = useField('occluders', ids, 'ownShade', 'Own shade');
   const planeId = useField('occluders', ids, 'planeId', 'Put on a plane');
   const hidden = useField('occluders', ids, 'hidden', 'Hide');

@@ -8,7 +8,8 @@ import { addPlane, movePlane } from '../elevation/planes';
 import { commandOf } from '../store/commands';
 import { ANSWER_WORDS } from './answers';
 import { CircuitLetters } from './CircuitLetters';
-import { giveTiles, TileBay } from './TileBay';
+import { giveTiles } from '../store/tile-plane';
+import { TileBay } from './TileBay';
 import { useField } from './use-fields';
 
 export function PlaneBay({ id }: { id: string }) {

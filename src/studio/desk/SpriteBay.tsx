@@ -1,5 +1,5 @@
 'use client';
-import { ANSWERS, inOrder } from '@/core/scene/document';
+import { ANSWERS } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
@@ -13,7 +13,7 @@ import { ManyColumn } from './ManyColumn';
 import { PlainColumn } from './PlainColumn';
 import { TraceColumn } from './TraceColumn';
 import { PickedName, PlaceFields } from './PlaceFields';
-import { useField } from './use-fields';
+import { useField, usePlaneOptions } from './use-fields';
 
 const PLANES = 'plane';
 
@@ -21,9 +21,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const first = useScene((state) => state.scene.sprites[ids[0]]);
   const artwork = useScene((state) => state.scene.artworks[state.scene.sprites[ids[0]]?.artworkId ?? '']);
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   const answer = useField('sprites', ids, 'answer', 'Answer');
   const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
   const circuits = useField('sprites', ids, 'circuitIds', 'Circuits');

@@ -1,10 +1,6 @@
 'use client';
 import { framesIn } from '@/core/art/frames';
-import { readTileCsv } from '@/core/art/tile-csv';
-import { cellEdits } from '@/core/art/tile-edits';
-import { cellOf, chunkIndex, DIAGONAL, FLIP_X, FLIP_Y, tileOf } from '@/core/art/tiles';
-import { wordsOf } from '@/core/faults';
-import { remove } from '@/core/scene/edits';
+import { cellOf, DIAGONAL, FLIP_X, FLIP_Y, tileOf } from '@/core/art/tiles';
 import { OWN_SHADES, type Artwork, type OwnShade, type TileGrid } from '@/core/scene/document';
 import { FramePicture } from '../controls/FramePicture';
 import { FileKey } from '../controls/FileKey';
@@ -14,7 +10,7 @@ import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
 import { commandOf, TOOL_WORDS } from '../store/commands';
 import { TILE_TOOLS } from '../store/desk-store';
-import type { Studio } from '../store/studio';
+import { readTiles, takeTilesAway } from '../store/tile-plane';
 
 const SHADE_WORDS: Record<OwnShade, string> = { lit: 'stop it, stay lit', dark: 'stop it, lie dark' };
 
@@ -38,7 +34,7 @@ export function TileBay({ planeId }: { planeId: string }) {
           ))}
         </div>
         <Row label="">
-          <CsvKey planeId={planeId} artwork={artwork} />
+          <CsvKeys planeId={planeId} />
         </Row>
       </Column>
       <Column title="Grid">
@@ -159,17 +155,8 @@ function orientationStyle(orientation: number): string {
   return orientation & DIAGONAL ? `${flips} matrix(0, 1, 1, 0, 0, 0)` : flips;
 }
 
-function CsvKey({ planeId, artwork }: { planeId: string; artwork: Artwork }) {
+function CsvKeys({ planeId }: { planeId: string }) {
   const studio = useStudio();
-  const read = async (file: File, firstNumber: 0 | 1) => {
-    try {
-      const cells = readTileCsv(await file.text(), firstNumber, framesIn(artwork).length);
-      studio.scenes.transact({ label: 'Read tiles', edits: cellEdits(studio.scene, planeId, cells) });
-      studio.say(`${cells.length} tiles read from ${file.name}.`);
-    } catch (thrown) {
-      studio.say(`${file.name}: ${wordsOf(thrown)}`);
-    }
-  };
   return (
     <>
       {([0, 1] as const).map((first) => (
@@ -182,48 +169,11 @@ function CsvKey({ planeId, artwork }: { planeId: string; artwork: Artwork }) {
               ? 'A table of tile numbers; the first tile is 0, empty is blank or -1'
               : 'A table of tile numbers; the first tile is 1, empty is blank or 0'
           }
-          onFiles={([file]) => void read(file, first)}
+          onFiles={([file]) => void readTiles(studio, planeId, file, first)}
         >
           CSV from {first}
         </FileKey>
       ))}
     </>
   );
-}
-
-/** Gives a plane a tile grid, its cells as large as the sheet's first tile. */
-export function giveTiles(studio: Studio, planeId: string, artworkId: string): void {
-  const artwork = studio.scene.artworks[artworkId];
-  const [{ widthPx, heightPx }] = framesIn(artwork);
-  const last = studio.scene.planes[planeId].tiles;
-  const grid: TileGrid = {
-    x: 0,
-    y: 0,
-    blocks: true,
-    ownShade: 'lit',
-    ...last,
-    artworkId,
-    cellWidthPx: widthPx,
-    cellHeightPx: heightPx,
-  };
-  studio.set('Lay tiles on a plane', 'planes', planeId, { tiles: grid });
-  studio.desk.setState({ planeId, tool: 'lay', tile: cellOf({ frame: 0, orientation: 0 }) });
-}
-
-function takeTilesAway(studio: Studio, planeId: string): void {
-  const { scene } = studio;
-  const chunks = [...(chunkIndex(scene.chunks).get(planeId)?.values() ?? [])];
-  studio.scenes.transact({
-    label: 'Take all tiles away',
-    edits: [
-      ...chunks.map(([id]) => remove(scene, 'chunks', id)),
-      {
-        collection: 'planes',
-        id: planeId,
-        before: { tiles: scene.planes[planeId].tiles },
-        after: { tiles: null },
-      },
-    ],
-  });
-  studio.desk.setState({ tool: 'pick' });
 }

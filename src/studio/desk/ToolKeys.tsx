@@ -1,17 +1,15 @@
 'use client';
 import { ToolKey } from '../controls/ToolKey';
-import { useDesk, useScene, useStudio } from '../context';
+import { useDesk, useStudio } from '../context';
 import { commandOf, TOOL_WORDS } from '../store/commands';
 import { TOOLS } from '../store/desk-store';
-import { inOrder } from '@/core/scene/document';
+import { usePlaneOptions } from './use-fields';
 
 export function ToolKeys() {
   const studio = useStudio();
   const tool = useDesk((state) => state.tool);
   const planeId = useDesk((state) => state.planeId);
-  const planes = useScene((state) =>
-    inOrder(state.scene.planes).map(([id, { name }]) => [id, name] as const),
-  );
+  const planes = usePlaneOptions();
   return (
     <div className="flex w-[168px] shrink-0 flex-col gap-1 border-r border-line bg-soot p-2">
       <div role="toolbar" aria-label="Tools" className="grid auto-rows-[25px] grid-cols-2 gap-1">

@@ -1,7 +1,12 @@
-import type { CollectionName, RecordOf } from '@/core/scene/document';
+import { inOrder, type CollectionName, type RecordOf } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';
+
+/** The planes by id and name, far to near, as a choice offers them. */
+export function usePlaneOptions(): (readonly [string, string])[] {
+  return useScene(({ scene }) => inOrder(scene.planes).map(([id, { name }]) => [id, name] as const));
+}
 
 /**
  * One field of one or many records that is no number: its value, whether values differ, and setters that change all

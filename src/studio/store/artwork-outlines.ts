@@ -1,12 +1,12 @@
 /** The occluders that an artwork brings to its sprites. */
-import { framesIn } from '@/core/art/frames';
+import { framesIn, rectOf } from '@/core/art/frames';
 import type { OutlineRule } from '@/core/art/outlines-from';
 import { readSvgOutlines } from '@/core/geometry/svg-outlines';
-import { rectOf } from '@/core/art/frames';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import type { Artwork, ArtworkOccluder } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame, ArtworkOccluder } from '@/core/scene/document';
 import { setArtwork } from './art-edits';
+import { LatestWork } from './latest-work';
 import { freshId, type Studio } from './studio';
 
 type Outlines = Pick<ArtworkOccluder, 'outlines' | 'smooth'>;
@@ -23,25 +23,30 @@ export function pointsIn(outlines: readonly number[][]): number {
   return outlines.reduce((sum, points) => sum + points.length / 2, 0);
 }
 
+const finding = new LatestWork<number[][][]>();
+
 /** Looks for outlines by a rule, in every frame; what is found is shown on the bench. */
-export async function findOutlines(studio: Studio, artworkId: string, rule: OutlineRule): Promise<void> {
+export function findOutlines(studio: Studio, artworkId: string, rule: OutlineRule): void {
   const artwork = studio.scene.artworks[artworkId];
   const frames = framesIn(artwork);
   studio.artBench.setState({ outlineRule: rule });
-  const isCurrent = () =>
-    studio.artBench.getState().outlineRule === rule && studio.desk.getState().artworkId === artworkId;
-  try {
-    const found = await studio.workers.run((remote) =>
-      remote.outlines(artwork.imageSha, frames.map(rectOf), rule),
-    );
-    if (!isCurrent()) return;
-    const shifted = found.map((outlines, i) =>
-      outlines.map((points) => points.map((v, k) => v + (k % 2 === 0 ? frames[i].shiftX : frames[i].shiftY))),
-    );
-    studio.artBench.setState({ found: { artworkId, frames: shifted, fault: null } });
-  } catch (thrown) {
-    if (isCurrent()) studio.artBench.setState({ found: { artworkId, frames: null, fault: wordsOf(thrown) } });
-  }
+  finding.begin(
+    () => studio.workers.run((remote) => remote.outlines(artwork.imageSha, frames.map(rectOf), rule)),
+    ({ found, fault }) => {
+      const shifted = found?.map((outlines, i) => outlines.map((points) => shiftedBy(points, frames[i])));
+      studio.artBench.setState({ found: { artworkId, frames: shifted ?? null, fault } });
+    },
+  );
+}
+
+/** Takes away what was found, or is being looked for. */
+export function forgetOutlines(studio: Studio): void {
+  finding.stop();
+  studio.artBench.setState({ found: null });
+}
+
+function shiftedBy(points: readonly number[], { shiftX, shiftY }: ArtworkFrame): number[] {
+  return points.map((v, k) => v + (k % 2 === 0 ? shiftX : shiftY));
 }
 
 /** Keeps what was found as the chosen occluder of the artwork, or as a new one; for all frames or for one. */

@@ -6,8 +6,7 @@ import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scen
 import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
 import type { FlamePart, Lamp, Light, LightPart, SceneDocument, Sprite } from '@/core/scene/document';
 import { orderAfter } from '@/core/scene/order';
-import { broughtLamps } from '../tools/place-sprite';
-import { frontOrder } from '../tools/placing';
+import { broughtLamps, frontOrders } from './placed';
 import { freshId, type Studio } from './studio';
 
 /** Makes a luminaire of the picked lights and sprites, and puts a lamp of it in their place. */
@@ -207,12 +206,18 @@ export function giveLamps(studio: Studio, artworkId: string): void {
       hangsOn ? [`${hangsOn.spriteId} ${hangsOn.bracketId} ${luminaireId}`] : [],
     ),
   );
+  const orders = new Map<string, () => string>();
+  const nextOrder = (planeId: string) => {
+    const own = orders.get(planeId) ?? frontOrders(scene, planeId);
+    orders.set(planeId, own);
+    return own;
+  };
   const edits = Object.entries(scene.sprites).flatMap(([id, sprite]) => {
     if (sprite.artworkId !== artworkId) return [];
     const wanted = artwork.lamps.filter(
       ({ bracketId, luminaireId }) => !carried.has(`${id} ${bracketId} ${luminaireId}`),
     );
-    return broughtLamps(scene, id, { lamps: wanted }, sprite.planeId, frontOrder(scene, sprite.planeId));
+    return broughtLamps(scene, id, { lamps: wanted }, sprite.planeId, nextOrder(sprite.planeId));
   });
   if (edits.length === 0) return studio.say('All sprites of it in this scene have their lamps.');
   studio.scenes.transact({ label: 'Give lamps', edits });

@@ -4,7 +4,7 @@ import { newPlane, newSprite } from '@/core/scene/defaults';
 import { create, type Edit } from '@/core/scene/edits';
 import { inOrder, settingsOf } from '@/core/scene/document';
 import { orderAfter } from '@/core/scene/order';
-import { frontOrder } from '../tools/placing';
+import { frontOrders } from './placed';
 import type { BroughtLayer } from './import-pictures';
 import { freshId, type Studio } from './studio';
 
@@ -44,12 +44,16 @@ export function layersAsFigure(studio: Studio, layers: readonly BroughtLayer[], 
   const [dx, dy] = parallaxShift(scene, plane);
   const setId = freshId();
   const baseId = freshId();
-  let order = frontOrder(scene, planeId);
-  const part = ({ artworkId, name, opacity, hidden }: BroughtLayer) => {
-    const fields = { name, planeId, artworkId, opacity, hidden, setIds: [setId], order };
-    order = orderAfter([order]);
-    return fields;
-  };
+  const nextOrder = frontOrders(scene, planeId);
+  const part = ({ artworkId, name, opacity, hidden }: BroughtLayer) => ({
+    name,
+    planeId,
+    artworkId,
+    opacity,
+    hidden,
+    setIds: [setId],
+    order: nextOrder(),
+  });
   const sets = Object.values(scene.sets).map((set) => set.order);
   const edits = [
     create('sets', setId, { name: base.painting, order: orderAfter(sets) }),

@@ -12,8 +12,7 @@ import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedOutlines, splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
-import { snappedPlace } from './placing';
-import { snapped, snapPoint } from './snap';
+import { snappedPlace, snapPoint, tidyPoint } from './snap';
 
 type PointHandle = Extract<Handle, { kind: 'point' }>;
 
@@ -290,7 +289,7 @@ function handled(
     case 'point': {
       const map = handle.back;
       const at = snapPoint(studio, to, handle.id);
-      const [x, y] = snapped(applyTo(map, ...at), true);
+      const [x, y] = tidyPoint(...applyTo(map, ...at));
       const outlines = base.occluders[handle.id].outlines.map((points, o) =>
         o === handle.outline
           ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v))

@@ -1,11 +1,10 @@
 /** Place: stamps the artwork or the luminaire chosen on the shelf onto the current plane. */
 import { newLamp, newSprite } from '@/core/scene/defaults';
-import { create, type Edit } from '@/core/scene/edits';
+import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import type { Artwork, SceneDocument } from '@/core/scene/document';
-import { orderAfter } from '@/core/scene/order';
+import { broughtLamps, frontOrders } from '../store/placed';
 import { freshId, type Studio } from '../store/studio';
-import { frontOrder, snappedPlace } from './placing';
+import { snappedPlace } from './snap';
 import type { Tool, ToolEvent } from './tool';
 
 export class PlaceSpriteTool implements Tool {
@@ -68,36 +67,12 @@ export function placeSprite(studio: Studio, artworkId: string, x: number, y: num
   const id = freshId();
   const artwork = scene.artworks[artworkId];
   const { name, answer, takesShadows } = artwork;
-  const order = frontOrder(scene, place.planeId);
-  const sprite = newSprite({ name, answer, takesShadows, artworkId, ...place, order });
+  const nextOrder = frontOrders(scene, place.planeId);
+  const sprite = newSprite({ name, answer, takesShadows, artworkId, ...place, order: nextOrder() });
   studio.scenes.transact({
     label: 'Place a sprite',
-    edits: [create('sprites', id, sprite), ...broughtLamps(scene, id, artwork, place.planeId, order)],
+    edits: [create('sprites', id, sprite), ...broughtLamps(scene, id, artwork, place.planeId, nextOrder)],
     selection: [{ collection: 'sprites', id }],
-  });
-}
-
-/** The lamps that an artwork brings along to one of its sprites. */
-export function broughtLamps(
-  scene: SceneDocument,
-  spriteId: string,
-  { lamps }: Pick<Artwork, 'lamps'>,
-  planeId: string,
-  after: string,
-): Edit[] {
-  let order = after;
-  return lamps.flatMap(({ luminaireId, bracketId, x, y }) => {
-    const luminaire = scene.luminaires[luminaireId];
-    if (!luminaire) return [];
-    order = orderAfter([order]);
-    const hangsOn = { spriteId, bracketId };
-    return [
-      create(
-        'lamps',
-        freshId(),
-        newLamp({ name: luminaire.name, luminaireId, planeId, order, hangsOn, x, y }),
-      ),
-    ];
   });
 }
 
@@ -107,7 +82,7 @@ export function placeLamp(studio: Studio, luminaireId: string, x: number, y: num
   if (!place) return;
   const id = freshId();
   const { name } = studio.scene.luminaires[luminaireId];
-  const lamp = newLamp({ name, luminaireId, ...place, order: frontOrder(studio.scene, place.planeId) });
+  const lamp = newLamp({ name, luminaireId, ...place, order: frontOrders(studio.scene, place.planeId)() });
   studio.scenes.transact({
     label: 'Place a lamp',
     edits: [create('lamps', id, lamp)],

@@ -6,7 +6,7 @@ import { parallaxShift } from '@/core/moment/standing';
 import type { Light } from '@/core/scene/document';
 import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';
-import { snappedPlace } from './placing';
+import { snappedPlace } from './snap';
 import type { Tool, ToolEvent } from './tool';
 
 export class PointLightTool implements Tool {

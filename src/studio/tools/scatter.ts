@@ -2,15 +2,13 @@
 import { scattered } from '@/core/art/scatter';
 import { parallaxShift } from '@/core/moment/standing';
 import { newSprite } from '@/core/scene/defaults';
-import { orderAfter } from '@/core/scene/order';
 import { create, type Edit } from '@/core/scene/edits';
 import { settingsOf } from '@/core/scene/document';
 import type { Overlay } from '../stage/overlay';
 import type { Gesture } from '../store/scene-store';
+import { broughtLamps, frontOrders } from '../store/placed';
 import { freshId, type Studio } from '../store/studio';
 import { BoxDrag } from './box-drag';
-import { broughtLamps } from './place-sprite';
-import { frontOrder } from './placing';
 import type { Tool, ToolEvent } from './tool';
 
 export class ScatterTool implements Tool {
@@ -73,18 +71,19 @@ export class ScatterTool implements Tool {
 
   private edits(): Edit[] {
     const { studio, ids } = this;
-    const { scene, kept } = { scene: studio.scenes.kept, kept: studio.desk.getState().scatter };
+    const scene = studio.scenes.kept;
+    const rule = studio.desk.getState().scatter;
     const { box } = this.drag;
     const planeId = studio.planeId();
     const plane = scene.planes[planeId];
-    const artworkIds = kept.artworkIds.filter((id) => scene.artworks[id]);
+    const artworkIds = rule.artworkIds.filter((id) => scene.artworks[id]);
     if (!box || !plane) return [];
     const [dx, dy] = parallaxShift(scene, plane);
     const { pixelArt } = settingsOf(scene);
     const whole = pixelArt ? Math.round : (v: number) => v;
-    let order = frontOrder(scene, planeId);
+    const nextOrder = frontOrders(scene, planeId);
     // What stands lower on the picture lies in front.
-    const places = scattered(box, artworkIds.length, kept).sort((a, b) => a.y - b.y);
+    const places = scattered(box, artworkIds.length, rule).sort((a, b) => a.y - b.y);
     return places.flatMap((place, i): Edit[] => {
       const artworkId = artworkIds[place.kind];
       const artwork = scene.artworks[artworkId];
@@ -95,7 +94,7 @@ export class ScatterTool implements Tool {
         takesShadows: artwork.takesShadows,
         planeId,
         artworkId,
-        order,
+        order: nextOrder(),
         x: whole(place.x - dx),
         y: whole(place.y - dy),
         turnDeg: Math.round(place.turnDeg),
@@ -103,9 +102,7 @@ export class ScatterTool implements Tool {
         scaleY: place.scale,
         flipX: place.flipX,
       });
-      const edits = [create('sprites', id, sprite), ...broughtLamps(scene, id, artwork, planeId, order)];
-      order = orderAfter([order]);
-      return edits;
+      return [create('sprites', id, sprite), ...broughtLamps(scene, id, artwork, planeId, nextOrder)];
     });
   }
 }

@@ -5,9 +5,10 @@ import { newOccluder, newSprite } from '@/core/scene/defaults';
 import { create, type Edit } from '@/core/scene/edits';
 import type { Overlay } from '../stage/overlay';
 import type { Picked } from '../store/scene-store';
+import { frontOrders } from '../store/placed';
 import { freshId, type Studio } from '../store/studio';
 import { BoxDrag, type DraggedBox } from './box-drag';
-import { frontOrder, snappedPlace } from './placing';
+import { snappedPlace } from './snap';
 import type { Tool, ToolEvent } from './tool';
 
 export type ShapeName = 'board' | 'rectangle' | 'ellipse';
@@ -87,7 +88,7 @@ export class ShapeTool implements Tool {
         },
         x: (left + right) / 2,
         y: (top + bottom) / 2,
-        order: frontOrder(studio.scene, planeId),
+        order: frontOrders(studio.scene, planeId)(),
       });
       return { edit: create('sprites', id, sprite), picked: { collection: 'sprites', id } };
     }

@@ -1,5 +1,5 @@
-/** Where points of outlines may lie: on points that are there, on the grid, on whole px; anywhere with Alt. */
-import type { SceneDocument } from '@/core/scene/document';
+/** Where things and points come to stand: on points that are there, on the grid, on whole px. */
+import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { drawnOutlines } from '../stage/hits';
 import type { Studio } from '../store/studio';
 import type { ToolEvent } from './tool';
@@ -7,18 +7,35 @@ import type { ToolEvent } from './tool';
 /** How much of what counts as near draws a point to another one. */
 const PULL_SHARE = 0.75;
 
-/** @param withoutId an occluder whose own points do not count */
+/** A place on the grid that is set, on whole px in pixel art, or just where it is. */
+export function snappedPlace(studio: Studio, x: number, y: number): [number, number] {
+  const { gridPx } = studio.desk.getState();
+  const step = gridPx || (settingsOf(studio.scene).pixelArt ? 1 : 0);
+  return step === 0 ? [x, y] : [onStep(x, step), onStep(y, step)];
+}
+
+/**
+ * A point of an outline: on another one that is near, on the grid, on whole px; anywhere with Alt.
+ * @param withoutId an occluder whose own points do not count
+ */
 export function snapPoint(
   studio: Studio,
   { x, y, nearPx, alt }: Pick<ToolEvent, 'x' | 'y' | 'nearPx' | 'alt'>,
   withoutId: string | null = null,
 ): [number, number] {
-  if (alt) return snapped([x, y], true);
+  if (alt) return tidyPoint(x, y);
   const other = pointNear(studio.scene, x, y, nearPx * PULL_SHARE, withoutId, studio.live.getState().seconds);
-  if (other) return other;
-  const { gridPx } = studio.desk.getState();
-  if (gridPx > 0) return [Math.round(x / gridPx) * gridPx, Math.round(y / gridPx) * gridPx];
-  return snapped([x, y], false);
+  const step = studio.desk.getState().gridPx || 1;
+  return other ?? [onStep(x, step), onStep(y, step)];
+}
+
+/** A point without more places than anyone sees. */
+export function tidyPoint(x: number, y: number): [number, number] {
+  return [Math.round(x * 100) / 100, Math.round(y * 100) / 100];
+}
+
+function onStep(v: number, step: number): number {
+  return Math.round(v / step) * step;
 }
 
 function pointNear(
@@ -41,9 +58,4 @@ function pointNear(
     }
   }
   return best;
-}
-
-/** Points lie on whole px unless Alt is held. */
-export function snapped([x, y]: readonly [number, number], free: boolean): [number, number] {
-  return free ? [Math.round(x * 100) / 100, Math.round(y * 100) / 100] : [Math.round(x), Math.round(y)];
 }
