@@ -1,8 +1,7 @@
 /** What stops light: taken from art and kept with it, drawn, joined and split, read from SVG; and layered paintings. */
 import { expect, test, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../src/core/scene/defaults';
-import type { SceneDocument } from '../src/core/scene/document';
+import { newOccluder, newScene, newSprite } from '../src/core/scene/defaults';
 import {
   clickScene,
   dragScene,
@@ -14,41 +13,7 @@ import {
   saved,
   stage,
 } from './helpers';
-
-const LIT = [200, 200, 200];
-const DARK = [0, 0, 0];
-
-/** A white even light at the middle of a grey wall; whatever stops it leaves black behind. */
-function lamplight(): SceneDocument {
-  const scene = newScene({ lightSpace: 'display', ambientLevel: 0 });
-  scene.sprites.wall = newSprite({
-    name: 'Wall',
-    planeId: 'plane-far',
-    order: 'a1',
-    artworkId: null,
-    plain: { colour: '#c8c8c8', widthPx: 480, heightPx: 270 },
-    x: 240,
-    y: 135,
-    locked: true,
-  });
-  scene.lights.l = newLight({
-    name: 'Lamp',
-    planeId: 'plane-near',
-    order: 'a1',
-    x: 240,
-    y: 135,
-    colour: '#ffffff',
-    level: 1,
-    curve: 'even',
-    reachPx: 400,
-    relief: 0,
-    locked: true,
-  });
-  return scene;
-}
-
-const art = (name: string, widthPx: number, heightPx: number) =>
-  newArtwork({ name, imageSha: 'a'.repeat(64), widthPx, heightPx, pixelArt: true });
+import { BLACK, WHITE, art, lamplight, man, standing } from './scenes';
 
 /** Two bars with a slit between them, within a frame of nothing. */
 const bars = () =>
@@ -81,8 +46,8 @@ test('an outline is taken from alpha with its points counted, stops light at eve
   sprite('right', 340);
   await openDocument(page, scene, { bars: bars() });
   await expectColours(page, [
-    [60, 120, LIT],
-    [420, 120, LIT],
+    [60, 120, WHITE],
+    [420, 120, WHITE],
   ]);
   await toArt(page, 'Bars');
   const from = page.getByRole('region', { name: 'From the picture' });
@@ -92,10 +57,10 @@ test('an outline is taken from alpha with its points counted, stops light at eve
   await page.keyboard.press('Alt+3');
   // Behind the bars it is dark on both sides, but not through the slits.
   await expectColours(page, [
-    [60, 110, DARK],
-    [420, 110, DARK],
-    [60, 135, LIT],
-    [420, 135, LIT],
+    [60, 110, BLACK],
+    [420, 110, BLACK],
+    [60, 135, WHITE],
+    [420, 135, WHITE],
   ]);
 
   await clickScene(page, 340, 112);
@@ -103,12 +68,12 @@ test('an outline is taken from alpha with its points counted, stops light at eve
   await page.getByRole('region', { name: 'Occluder' }).getByRole('button', { name: 'Outline 1' }).click();
   await page.keyboard.press('Delete');
   await expectColours(page, [
-    [60, 110, DARK],
-    [420, 110, LIT],
+    [60, 110, BLACK],
+    [420, 110, WHITE],
   ]);
   await clickScene(page, 340, 112);
   await page.getByRole('button', { name: 'As the artwork again' }).click();
-  await expectColours(page, [[420, 110, DARK]]);
+  await expectColours(page, [[420, 110, BLACK]]);
 });
 
 test('walls of an opaque picture are found by a colour that is clicked, and stop light', async ({ page }) => {
@@ -125,7 +90,7 @@ test('walls of an opaque picture are found by a colour that is clicked, and stop
   // A brown wall across a green floor.
   const map = png(64, 64, (_, y) => (y >= 40 && y < 48 ? [120, 80, 40, 255] : [200, 200, 200, 255]));
   await openDocument(page, scene, { map });
-  await expectColours(page, [[240, 40, LIT]]);
+  await expectColours(page, [[240, 40, WHITE]]);
   await toArt(page, 'Map');
   await page.getByRole('combobox', { name: 'Wall is' }).selectOption({ label: 'Some colours' });
   const from = page.getByRole('region', { name: 'From the picture' });
@@ -139,8 +104,8 @@ test('walls of an opaque picture are found by a colour that is clicked, and stop
   await page.keyboard.press('Alt+3');
   // The wall stands at 68 to 76: what is farther from the lamp is dark, what is nearer is not.
   await expectColours(page, [
-    [240, 40, DARK],
-    [240, 84, LIT],
+    [240, 40, BLACK],
+    [240, 84, WHITE],
   ]);
 });
 
@@ -159,8 +124,8 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   await expect(page.getByLabel('Name of the occluder')).toHaveValue('wall');
   await page.keyboard.press('Escape');
   await expectColours(page, [
-    [60, 135, DARK],
-    [420, 135, LIT],
+    [60, 135, BLACK],
+    [420, 135, WHITE],
   ]);
   expect(await page.evaluate(() => 'wasRun' in window)).toBe(false);
 
@@ -172,9 +137,9 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   await expect(page.getByRole('region', { name: 'Stands' })).toContainText('8');
   await page.keyboard.press('Escape');
   await expectColours(page, [
-    [420, 100, DARK],
-    [420, 150, DARK],
-    [420, 250, LIT],
+    [420, 100, BLACK],
+    [420, 150, BLACK],
+    [420, 250, WHITE],
   ]);
 
   // Picked by their borders, two become one.
@@ -184,12 +149,12 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   await expect(page.getByLabel('Name of the occluder')).toHaveValue('Rectangle 2');
   await page.keyboard.press('Escape');
   await expectColours(page, [
-    [420, 100, DARK],
-    [420, 150, DARK],
+    [420, 100, BLACK],
+    [420, 150, BLACK],
   ]);
   await clickScene(page, 320, 100);
   await page.keyboard.press('Delete');
-  await expectColours(page, [[420, 135, LIT]]);
+  await expectColours(page, [[420, 135, WHITE]]);
 
   // The rectangle of the file is split along its diagonal: two triangles, as dark as before.
   await clickScene(page, 150, 130);
@@ -201,7 +166,7 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   await alt(160, 170);
   await expect(page.getByRole('region', { name: 'Stands' })).toContainText('6');
   await page.keyboard.press('Escape');
-  await expectColours(page, [[60, 135, DARK]]);
+  await expectColours(page, [[60, 135, BLACK]]);
 });
 
 test('the points of an occluder are made smooth, and it bulges', async ({ page }) => {
@@ -214,12 +179,110 @@ test('the points of an occluder are made smooth, and it bulges', async ({ page }
     outlines: [[300, 120, 380, 20, 380, 120]],
   });
   await openDocument(page, scene, {});
-  await expectColours(page, [[338, 70, LIT]]);
+  await expectColours(page, [[338, 70, WHITE]]);
   await clickScene(page, 340, 120);
   await clickScene(page, 380, 20, ['Shift']);
   await page.keyboard.press('Escape');
   // The side toward the lamp swings out over where it was lit.
-  await expectColours(page, [[338, 70, DARK]]);
+  await expectColours(page, [[338, 70, BLACK]]);
+});
+
+test('the pen draws an outline on the artwork, with smooth points, and every copy stops light by it', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.artworks.bars = art('Bars', 40, 60);
+  scene.sprites.bars = standing({ name: 'Bars', artworkId: 'bars', x: 340, y: 135 });
+  await openDocument(page, scene, { bars: bars() });
+  await toArt(page, 'Bars');
+  const view = page.getByRole('application', { name: 'Art' });
+  const box = (await view.boundingBox())!;
+  const zoom = Math.floor(Math.min((box.width - 80) / 40, (box.height - 80) / 60));
+  const press = (x: number, y: number, modifiers: 'Shift'[] = []) =>
+    view.click({
+      position: { x: box.width / 2 + (x - 20) * zoom, y: box.height / 2 + (y - 30) * zoom },
+      modifiers,
+    });
+  const list = page.getByRole('list', { name: 'Occluders of the artwork' });
+  await page.getByRole('button', { name: 'An outline' }).click();
+  await press(10, 10);
+  await press(30, 10);
+  await page.keyboard.press('Escape');
+  await expect(list).toContainText('None yet');
+
+  await page.getByRole('button', { name: 'An outline' }).click();
+  await press(10, 5);
+  await press(30, 5);
+  await press(30, 20);
+  await press(20, 30, ['Shift']);
+  await press(10, 20);
+  await page.keyboard.press('Enter');
+  await expect(list).toContainText('Outline 1 5');
+  // A line is finished by a second press on its last point.
+  await page.getByRole('button', { name: 'A line' }).click();
+  await press(20, 45);
+  await press(20, 55);
+  await press(20, 55);
+  await expect(list).toContainText('Outline 2 2');
+  await page.keyboard.press('Alt+3');
+  // The picture's corner stands at 320, 105: the outline spans 110 to about 133 there, the line 150 to 160.
+  await expectColours(page, [
+    [420, 105, BLACK],
+    [420, 141, WHITE],
+    [420, 170, BLACK],
+    [420, 190, WHITE],
+  ]);
+  await page.keyboard.press('Control+z');
+  await expectColours(page, [
+    [420, 105, BLACK],
+    [420, 170, WHITE],
+  ]);
+});
+
+test('an occluder is fixed to a sprite and goes with it; one traced at a sprite is kept with its artwork', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.artworks.man = art('Man', 20, 40);
+  scene.sprites.left = standing({ name: 'Left man', artworkId: 'man', x: 140, y: 135 });
+  scene.sprites.right = standing({ name: 'Right man', artworkId: 'man', x: 360, y: 220 });
+  scene.occluders.o = newOccluder({
+    name: 'Shield',
+    planeId: 'plane-near',
+    kind: 'closed',
+    outlines: [[320, 100, 330, 100, 330, 170, 320, 170]],
+  });
+  await openDocument(page, scene, { man: man() });
+  await clickScene(page, 320, 130);
+  await page.getByRole('button', { name: 'Fix to a sprite' }).click();
+  await clickScene(page, 360, 220);
+  await page.keyboard.press('Escape');
+  await dragScene(page, [360, 220], [360, 170]);
+  await expectColours(page, [
+    [420, 60, BLACK],
+    [420, 135, WHITE],
+  ]);
+  await clickScene(page, 320, 80);
+  await page.getByRole('region', { name: 'Stands' }).getByRole('button', { name: 'Off' }).click();
+  await page.keyboard.press('Escape');
+  await dragScene(page, [360, 170], [360, 135]);
+  await expectColours(page, [[420, 60, BLACK]]);
+
+  await expectColours(page, [
+    [60, 135, WHITE],
+    [440, 135, WHITE],
+  ]);
+  await clickScene(page, 140, 135);
+  await page.getByRole('button', { name: 'Trace its outline' }).click();
+  await expectColours(page, [
+    [60, 135, BLACK],
+    [440, 135, WHITE],
+  ]);
+  await page.getByRole('button', { name: 'Keep with the artwork' }).click();
+  await expectColours(page, [
+    [60, 135, BLACK],
+    [440, 135, BLACK],
+  ]);
 });
 
 const layer = (r: number, g: number, b: number) => new Uint8Array(png(30, 20, () => [r, g, b, 255]));

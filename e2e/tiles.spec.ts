@@ -1,32 +1,22 @@
 /** Tile planes: laid by every tool, turned, read from CSV, and stopping light as whole walls. */
 import { expect, test, type Page } from '@playwright/test';
-import { newArtwork, newLight, newScene, newSprite } from '../src/core/scene/defaults';
+import { newLight } from '../src/core/scene/defaults';
 import type { SceneDocument } from '../src/core/scene/document';
 import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
+import { BACKDROP, art, bright, wall } from './scenes';
 
 const RED = [200, 40, 40];
 const GREEN = [40, 180, 60];
-const DARK = [10, 10, 14];
 
 /** Two tiles of 16 px: one half red and half blue, one green. */
 const sheet = () =>
   png(32, 16, (x) => (x < 8 ? [200, 40, 40, 255] : x < 16 ? [40, 60, 200, 255] : [40, 180, 60, 255]));
 
 function document(): SceneDocument {
-  const scene = newScene({
-    lightSpace: 'display',
-    ambientColour: '#ffffff',
-    ambientLevel: 1,
-    backdropColour: '#0a0a0e',
-    backdropLit: false,
-  });
+  const scene = bright();
   const cell = { top: 0, widthPx: 16, heightPx: 16, shiftX: 0, shiftY: 0, seconds: null };
-  scene.artworks.sheet = newArtwork({
-    name: 'Ground',
-    imageSha: 'a'.repeat(64),
-    widthPx: 32,
-    heightPx: 16,
-    pixelArt: true,
+  scene.artworks.sheet = {
+    ...art('Ground', 32, 16),
     frames: [
       { ...cell, name: 'half', left: 0 },
       { ...cell, name: 'grass', left: 16 },
@@ -42,7 +32,7 @@ function document(): SceneDocument {
         frames: [{ frame: 1, outlines: [[0, 0, 16, 0, 16, 16, 0, 16]], smooth: [] }],
       },
     ],
-  });
+  };
   return scene;
 }
 
@@ -64,8 +54,8 @@ test('a plane is laid with tiles cell by cell, in boxes and floods; they are tur
     [164, 104, RED],
     [196, 104, RED],
     [212, 104, RED],
-    [230, 104, DARK],
-    [164, 118, DARK],
+    [230, 104, BACKDROP],
+    [164, 118, BACKDROP],
   ]);
 
   // Flipped left to right, red is on the other side.
@@ -108,14 +98,14 @@ test('a plane is laid with tiles cell by cell, in boxes and floods; they are tur
   await page.keyboard.press('o');
   await dragScene(page, [168, 104], [216, 104]);
   await expectColours(page, [
-    [164, 104, DARK],
-    [212, 104, DARK],
+    [164, 104, BACKDROP],
+    [212, 104, BACKDROP],
   ]);
   await saved(page);
   await page.reload();
   await expectColours(page, [
     [322, 104, GREEN],
-    [164, 104, DARK],
+    [164, 104, BACKDROP],
   ]);
 });
 
@@ -138,7 +128,7 @@ test('a table of numbers becomes tiles, and one that is none is refused with its
   await expectColours(page, [
     [164, 104, GREEN],
     [236, 104, GREEN],
-    [150, 104, DARK],
+    [150, 104, BACKDROP],
   ]);
 });
 
@@ -157,7 +147,7 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
   const cells = new Array<number>(1024).fill(0);
   for (let x = 6; x < 24; x++) cells[8 * 32 + x] = 2;
   scene.chunks.c = { planeId: 'plane-middle', column: 0, row: 0, cells };
-  scene.sprites.wall = { ...board(), x: 240, y: 135 };
+  scene.sprites.wall = wall();
   scene.lights.l = newLight({
     name: 'Lamp',
     planeId: 'plane-middle',
@@ -183,15 +173,3 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
   await page.keyboard.press('Control+z');
   await expectColours(page, [[240, 220, dark]]);
 });
-
-function board() {
-  return newSprite({
-    name: 'Wall',
-    planeId: 'plane-far',
-    order: 'a1',
-    artworkId: null,
-    plain: { colour: '#c8c8c8', widthPx: 480, heightPx: 270 },
-    x: 0,
-    y: 0,
-  });
-}

@@ -1,5 +1,6 @@
 import polygonClipping, { type MultiPolygon, type Ring } from 'polygon-clipping';
 import { InputFault } from '../faults';
+import { applyTo, type Affine } from './affine';
 
 /** A closed outline as flat points [x0, y0, x1, y1, ...], without the first point again at the end. */
 export type Outline = readonly number[];
@@ -20,6 +21,13 @@ export function signedArea2(points: Outline): number {
     sum += points[i] * points[j + 1] - points[j] * points[i + 1];
   }
   return sum;
+}
+
+/** Points under a map, to hundredths of a px. */
+export function mappedPoints(points: Outline, map: Affine): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < points.length; i += 2) out.push(...applyTo(map, points[i], points[i + 1]));
+  return out.map((v) => Math.round(v * 100) / 100);
 }
 
 /**

@@ -158,6 +158,7 @@ export function OccludersColumn({ artworkId }: { artworkId: string }) {
   const occluderId = useStore(studio.artBench, (state) => state.occluderId);
   const number = useStore(studio.artBench, (state) => state.frame);
   const artwork = useScene(({ scene }) => scene.artworks[artworkId]);
+  const drawnKind = useStore(studio.artBench, (state) => state.drawn?.kind ?? null);
   if (!artwork) return null;
   return (
     <Column title="Occluders" aside={String(artwork.occluders.length)}>
@@ -187,6 +188,23 @@ export function OccludersColumn({ artworkId }: { artworkId: string }) {
           <li className="text-small text-ash">None yet: light goes through. Take one from the picture.</li>
         )}
       </ul>
+      <Row label="Draw">
+        {(['closed', 'line'] as const).map((kind) => (
+          <Key
+            key={kind}
+            pressed={drawnKind === kind}
+            title="Click its points on the figure, with Shift smooth ones; Enter or a click on the first one ends it"
+            onClick={() =>
+              studio.artBench.setState({
+                drawn: drawnKind === kind ? null : { kind, points: [], smooth: [] },
+                view: 'figure',
+              })
+            }
+          >
+            {kind === 'closed' ? 'An outline' : 'A line'}
+          </Key>
+        ))}
+      </Row>
       <Row label="Or">
         <Key
           title="For tiles that are wall through and through"

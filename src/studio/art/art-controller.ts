@@ -4,6 +4,7 @@ import type { Artwork, ArtworkFrame } from '@/core/scene/document';
 import type { OverlayColours } from '../stage/overlay';
 import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
 import type { ArtBenchState } from '../store/art-bench';
+import { keepDrawn } from '../store/artwork-outlines';
 import type { Studio } from '../store/studio';
 import { ArtBitmaps } from './art-bitmaps';
 import { ArtMarks } from './art-marks';
@@ -68,7 +69,14 @@ export class ArtController implements ArtHost {
     if (artworkId === this.artworkId) return;
     this.pointer.cancel();
     this.artworkId = artworkId;
-    this.studio.artBench.setState({ frame: 0, bracketId: null, occluderId: null, tried: null, found: null });
+    this.studio.artBench.setState({
+      frame: 0,
+      bracketId: null,
+      occluderId: null,
+      drawn: null,
+      tried: null,
+      found: null,
+    });
     this.fit();
   }
 
@@ -115,7 +123,10 @@ export class ArtController implements ArtHost {
     this.pointer.cancel();
   }
 
-  confirm(): void {}
+  /** Enter: what the pen draws is finished. */
+  confirm(): void {
+    if (this.artworkId !== null && this.bench.drawn) keepDrawn(this.studio, this.artworkId, this.frameNumber);
+  }
 
   private playedNumber(seconds: number): number {
     const { artwork } = this;

@@ -42,6 +42,7 @@ type Drag =
 
 export class ArtPointer {
   private drag: Drag | null = null;
+  private wasDrawing = false;
   private readonly leave: (() => void)[] = [];
 
   constructor(
@@ -77,7 +78,9 @@ export class ArtPointer {
 
   /** Throws away what is being drawn; where nothing is, goes back to looking. */
   cancel(): void {
-    if (this.drag === null) this.host.studio.artBench.setState({ tool: 'look', tried: null, found: null });
+    const { artBench } = this.host.studio;
+    if (this.host.bench.drawn) artBench.setState({ drawn: null });
+    else if (this.drag === null) artBench.setState({ tool: 'look', tried: null, found: null });
     this.drag = null;
     this.host.touch();
   }
@@ -126,9 +129,15 @@ export class ArtPointer {
     return { studio, artworkId, artwork, bench, frameNumber };
   }
 
+  /** Whether the last press finished what the pen drew. */
+  private get ended(): boolean {
+    return this.wasDrawing && !this.host.bench.drawn;
+  }
+
   private double(event: MouseEvent): void {
     const { artwork, artworkId, bench } = this.host;
-    if (!artwork || !artworkId || bench.tool !== 'outline') return;
+    // The pen takes both presses of a double click as points, or as its end.
+    if (!artwork || !artworkId || bench.tool !== 'outline' || bench.drawn || this.ended) return;
     doublePress(this.outlineHost(artwork, artworkId), this.figurePlace(event), this.nearPx);
     this.host.touch();
   }
@@ -142,6 +151,7 @@ export class ArtPointer {
     this.canvas.setPointerCapture(event.pointerId);
     this.canvas.focus();
     if (!host.artwork || !host.artworkId || event.button === 2) return;
+    this.wasDrawing = host.bench.drawn !== null;
     this.drag = event.button === 1 ? this.panFrom(event) : this.dragFor(event, host.artwork, host.artworkId);
     host.touch();
   }

@@ -1,10 +1,16 @@
 /** The outline tool of the Art bench: picks walls on the picture, and pulls points of the chosen occluder. */
-import { flattenedOutlines } from '@/core/geometry/smooth';
+import { flattened, flattenedOutlines } from '@/core/geometry/smooth';
 import type { Artwork, ArtworkOccluder } from '@/core/scene/document';
 import { frameOf } from '@/core/art/frames';
 import { withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
-import type { ArtBenchState } from '../store/art-bench';
-import { changeOutlines, findOutlines, outlinesOf } from '../store/artwork-outlines';
+import type { ArtBenchState, DrawnOutline } from '../store/art-bench';
+import {
+  changeOutlines,
+  FEWEST_POINTS,
+  findOutlines,
+  keepDrawn,
+  outlinesOf,
+} from '../store/artwork-outlines';
 import type { Studio } from '../store/studio';
 import type { ArtMarks } from './art-marks';
 
@@ -50,6 +56,10 @@ export function pressOutline(
   picturePlace: readonly [number, number],
   nearPx: number,
 ): PointDrag | null {
+  if (host.bench.drawn) {
+    penPress(host, host.bench.drawn, x, y, event.shiftKey, nearPx);
+    return null;
+  }
   const near = pointNear(host, x, y, nearPx);
   if (near && event.shiftKey) {
     const outlines = outlinesOf(near.occluder, host.frameNumber);
@@ -59,6 +69,26 @@ export function pressOutline(
   if (near) return near;
   pickWall(host, picturePlace);
   return null;
+}
+
+/** One more point of what is drawn; on its first one, or twice on its last, it is finished. */
+function penPress(
+  { studio, artworkId, frameNumber }: Host,
+  drawn: DrawnOutline,
+  x: number,
+  y: number,
+  isSmooth: boolean,
+  nearPx: number,
+): void {
+  const { kind, points, smooth } = drawn;
+  const isAt = (i: number) => Math.abs(points[i] - x) <= nearPx && Math.abs(points[i + 1] - y) <= nearPx;
+  const isEnough = points.length >= 2 * FEWEST_POINTS[kind];
+  const closes = kind === 'closed' ? isAt(0) : isAt(points.length - 2);
+  if (isEnough && closes) return keepDrawn(studio, artworkId, frameNumber);
+  const number = points.length / 2;
+  studio.artBench.setState({
+    drawn: { kind, points: [...points, x, y], smooth: isSmooth ? [...smooth, number] : smooth },
+  });
 }
 
 export function dragPoint(drag: PointDrag, x: number, y: number): void {
@@ -124,6 +154,11 @@ export function drawOutlines(
   const { colours } = marks;
   const found = bench.found?.frames?.[frame];
   for (const points of found ?? []) marks.outline(points, dx, dy, true, colours.held, [4, 3]);
+  if (bench.drawn) {
+    const { points, smooth } = bench.drawn;
+    marks.outline(flattened(points, smooth, false), dx, dy, false, colours.picked);
+    marks.points(points, dx, dy, colours.picked);
+  }
   for (const occluder of artwork.occluders) {
     const isChosen = occluder.id === bench.occluderId;
     const { outlines, smooth } = outlinesOf(occluder, frame);

@@ -4,6 +4,7 @@ import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
 import { joinOccluders } from '../store/occluder-edits';
+import { fixOccluders } from '../store/occluder-owners';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
 import { useField, usePlaneOptions } from './use-fields';
@@ -50,7 +51,17 @@ export function OccluderBay({ ids }: { ids: string[] }) {
         </Column>
         <Column title="Stands">
           {owner === null ? (
-            <Choice label="Plane" value={planeId.value} options={planes} onChange={planeId.set} />
+            <>
+              <Choice label="Plane" value={planeId.value} options={planes} onChange={planeId.set} />
+              <Row label="Moves with">
+                <Key
+                  title="Then click a sprite on the stage (G)"
+                  onClick={() => commandOf('tool-hang').run(studio)}
+                >
+                  Fix to a sprite
+                </Key>
+              </Row>
+            </>
           ) : (
             <Row label="Moves with">
               <button
@@ -60,6 +71,9 @@ export function OccluderBay({ ids }: { ids: string[] }) {
               >
                 {owner}
               </button>
+              <Key title="It stays where it is" onClick={() => fixOccluders(studio, null)}>
+                Off
+              </Key>
             </Row>
           )}
           <Row label="Points">

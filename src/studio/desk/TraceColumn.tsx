@@ -7,7 +7,7 @@ import { change, create } from '@/core/scene/edits';
 import { Column, Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { usePictureTick, useScene, useStudio } from '../context';
-import { followArtwork, ownOccluders } from '../store/occluder-edits';
+import { followArtwork, keepWithArtwork, ownOccluders } from '../store/occluder-owners';
 import { freshId } from '../store/studio';
 
 /** From this coverage on a pixel stops light. */
@@ -107,6 +107,16 @@ export function TraceColumn({ spriteId }: { spriteId: string }) {
       <Row label="">
         <Key onClick={trace}>{own.length > 0 ? 'Trace again' : 'Trace its outline'}</Key>
       </Row>
+      {own.length > 0 && (
+        <Row label="">
+          <Key
+            title="Every sprite of the artwork has it then"
+            onClick={() => keepWithArtwork(studio, spriteId)}
+          >
+            Keep with the artwork
+          </Key>
+        </Row>
+      )}
       {own.map(([id, { name }]) => (
         <button
           key={id}

@@ -2,6 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { OutlineRule } from '@/core/art/outlines-from';
 import type { Rect } from '@/core/raster/rect';
+import type { OccluderKind } from '@/core/scene/document';
 import type { Cells } from '@/core/relief/recipe';
 
 export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket', 'outline'] as const;
@@ -37,6 +38,13 @@ export interface CutRule {
   leastPixels: number;
 }
 
+/** An outline on its way: its points so far, and the numbers of the smooth ones. */
+export interface DrawnOutline {
+  kind: OccluderKind;
+  points: number[];
+  smooth: number[];
+}
+
 export interface ArtBenchState {
   tool: ArtTool;
   view: ArtView;
@@ -46,6 +54,8 @@ export interface ArtBenchState {
   bracketId: string | null;
   /** The occluder of the artwork that is chosen. */
   occluderId: string | null;
+  /** The outline that the pen is drawing, px of the figure. */
+  drawn: DrawnOutline | null;
   outlineRule: OutlineRule;
   /** What the rule finds in each frame, px of the figure; shown until it is taken. */
   found: { artworkId: string; frames: number[][][] | null; fault: string | null } | null;
@@ -66,6 +76,7 @@ export function createArtBench() {
     playing: true,
     bracketId: null,
     occluderId: null,
+    drawn: null,
     outlineRule: {
       way: 'alpha',
       threshold: 128,

@@ -135,6 +135,32 @@ export function changeOutlines(
   changeOccluder(studio, label, artworkId, id, { frames: [...rest, { frame, ...outlines }] });
 }
 
+/** The fewest points of an outline. */
+export const FEWEST_POINTS = { closed: 3, line: 2 } as const;
+
+/** Keeps what the pen drew: with the chosen occluder where that is of the same kind, else as a new one. */
+export function keepDrawn(studio: Studio, artworkId: string, frame: number): void {
+  const { drawn, occluderId } = studio.artBench.getState();
+  studio.artBench.setState({ drawn: null });
+  const artwork = studio.scene.artworks[artworkId];
+  if (!drawn || !artwork || drawn.points.length < 2 * FEWEST_POINTS[drawn.kind]) return;
+  const chosen = artwork.occluders.find(({ id, kind }) => id === occluderId && kind === drawn.kind);
+  const occluder = chosen ?? { ...newArtworkOccluder(artwork), kind: drawn.kind };
+  const isSingle = artwork.frames.length === 0;
+  const last = outlinesOf(occluder, frame);
+  // What holds in general stays general; a frame gets outlines of its own.
+  const base = isSingle || last.isOwn ? last : { outlines: [], smooth: [] };
+  const outlines = {
+    outlines: [...base.outlines, drawn.points],
+    smooth: [...base.outlines.map((_, i) => base.smooth[i] ?? []), drawn.smooth],
+  };
+  const rest = occluder.frames.filter((one) => one.frame !== frame);
+  putOccluder(studio, 'Draw an outline', artworkId, {
+    ...occluder,
+    ...(isSingle ? outlines : { frames: [...rest, { frame, ...outlines }] }),
+  });
+}
+
 /** The whole frame as an outline: for tiles that are wall through and through. */
 export function wholeFrame(studio: Studio, artworkId: string, number: number): void {
   const artwork = studio.scene.artworks[artworkId];

@@ -5,6 +5,7 @@ import { applyTo, inverse, composed } from '@/core/geometry/affine';
 import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scene/defaults';
 import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
 import type { FlamePart, Lamp, Light, LightPart, SceneDocument, Sprite } from '@/core/scene/document';
+import { flameLookOf, lookOf, wiringOf } from '@/core/scene/looks';
 import { orderAfter } from '@/core/scene/order';
 import { broughtLamps, frontOrders } from './placed';
 import { freshId, type Studio } from './studio';
@@ -26,10 +27,9 @@ export function makeLuminaire(studio: Studio): void {
   const name = lightIds.length === 1 ? middle.name : `Luminaire ${count + 1}`;
   const lights = lightIds.map((id) => lightPart(scene, scene.lights[id], middle));
   const flames = spriteIds.map((id) => flamePart(scene, scene.sprites[id], middle));
-  const { planeId, hangsOn, x, y, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier } = middle;
+  const { x, y } = middle;
   const order = spriteIds[0] ? scene.sprites[spriteIds[0]].order : middle.order;
-  const where = { planeId, hangsOn, x, y, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier };
-  const lamp = newLamp({ name, luminaireId, order, ...where });
+  const lamp = newLamp({ ...wiringOf(middle), name, luminaireId, order, x, y });
   studio.scenes.transact({
     label: 'Make a luminaire',
     edits: [
@@ -44,11 +44,9 @@ export function makeLuminaire(studio: Studio): void {
 }
 
 function lightPart(scene: SceneDocument, light: Light, from: { x: number; y: number }): LightPart {
-  const { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows } = light;
-  const look = { kind, colour, level, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows };
   const wick = light.wickId === null ? null : (scene.wicks[light.wickId] ?? null);
   return newLightPart({
-    ...look,
+    ...lookOf(light),
     id: freshId(),
     name: light.name,
     x: light.x - from.x,
@@ -58,13 +56,12 @@ function lightPart(scene: SceneDocument, light: Light, from: { x: number; y: num
 }
 
 function flamePart(scene: SceneDocument, sprite: Sprite, from: { x: number; y: number }): FlamePart {
-  const { artworkId, turnDeg, scaleX, scaleY, flipX, opacity, frame, playing, glowLevel } = sprite;
-  const look = { turnDeg, scaleX, scaleY, flipX, opacity, frame, playing, glowLevel };
-  const answer = sprite.answer ?? scene.planes[sprite.planeId].answer;
   return {
-    ...look,
-    answer,
-    artworkId: artworkId!,
+    ...flameLookOf(sprite),
+    answer: sprite.answer ?? scene.planes[sprite.planeId].answer,
+    artworkId: sprite.artworkId!,
+    turnDeg: sprite.turnDeg,
+    flipX: sprite.flipX,
     id: freshId(),
     name: sprite.name,
     x: sprite.x - from.x,
@@ -76,8 +73,6 @@ function flamePart(scene: SceneDocument, sprite: Sprite, from: { x: number; y: n
 export function takeApart(studio: Studio, lampId: string): void {
   const { scene } = studio;
   const lamp = scene.lamps[lampId];
-  const { planeId, hangsOn, circuitIds, setIds, spanFarId, spanNearId, blockedByCarrier } = lamp;
-  const shared = { planeId, hangsOn, setIds };
   // Places of the lamp's parts, counted from the ground that the lamp stands on.
   const seconds = 0;
   const map = lampAffine(scene, lamp, seconds);
@@ -89,43 +84,24 @@ export function takeApart(studio: Studio, lampId: string): void {
   const selection: { collection: 'lights' | 'sprites'; id: string }[] = [];
   let order = orderAfter(Object.values(scene.lights).map((light) => light.order));
   for (const part of lightPartsOf(scene, lamp)) {
-    const {
-      wick,
-      name,
-      kind,
-      colour,
-      level,
-      corePx,
-      reachPx,
-      curve,
-      steepness,
-      heightPx,
-      air,
-      relief,
-      shadows,
-    } = part;
-    const look = { name, kind, colour, corePx, reachPx, curve, steepness, heightPx, air, relief, shadows };
+    const { wick, name } = part;
     const [x, y] = applyTo(local, part.x, part.y);
     const id = freshId();
     const wickId = wick ? freshId() : null;
     if (wick) edits.push(create('wicks', wickId!, newWick({ ...wick })));
-    const where = { ...shared, circuitIds, spanFarId, spanNearId, blockedByCarrier };
-    edits.push(
-      create('lights', id, newLight({ ...look, ...where, x, y, order, wickId, level: level * lamp.level })),
-    );
+    const look = { ...lookOf(part), ...wiringOf(lamp), level: part.level * lamp.level };
+    edits.push(create('lights', id, newLight({ ...look, name, x, y, order, wickId })));
     order = orderAfter([order]);
     selection.push({ collection: 'lights', id });
   }
   for (const part of flamePartsOf(scene, lamp)) {
-    const { name, artworkId, scaleX, scaleY, opacity, frame, playing, answer, glowLevel } = part;
-    const look = { name, artworkId, scaleX, scaleY, opacity, frame, playing, answer, glowLevel };
+    const { name, artworkId, answer } = part;
+    const { planeId, hangsOn, setIds } = lamp;
     const [x, y] = applyTo(local, part.x, part.y);
     const id = freshId();
     const sprite = newSprite({
-      ...look,
-      ...shared,
-      x,
-      y,
+      ...flameLookOf(part),
+      ...{ name, artworkId, answer, planeId, hangsOn, setIds, x, y },
       order: lamp.order,
       turnDeg: lamp.flipX ? lamp.turnDeg - part.turnDeg : lamp.turnDeg + part.turnDeg,
       flipX: part.flipX !== lamp.flipX,

@@ -2,15 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { fixturePlace } from '@/core/moment/standing';
 import { newLight, newOccluder, newSprite } from '@/core/scene/defaults';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import { applyEdits, inverted } from '@/core/scene/edits';
+import { applyEdits, create, inverted } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { fullScene } from '@/core/scene/testing';
+import { drawnOutlines } from '../stage/hits';
 import { fakeStudio } from '../testing/fake-studio';
 import { takeOff } from './hang-edits';
 import { commandOf } from './commands';
 import { deleteEdits } from './delete-edits';
 import { giveLamps, makeLuminaire, overrideEdits, pushBack, resetOverrides, takeApart } from './lamp-edits';
-import { followArtwork, joinOccluders, ownOccluders } from './occluder-edits';
+import { joinOccluders } from './occluder-edits';
+import { fixOccluders, followArtwork, keepWithArtwork, ownOccluders } from './occluder-owners';
 import { layersAsFigure, layersAsPlanes } from './place-layers';
 import type { Studio } from './studio';
 
@@ -263,6 +265,67 @@ describe('occluders', () => {
     followArtwork(studio, 'man');
     expect(studio.scene.sprites.man.ownOccluders).toBe(false);
     expect(Object.keys(studio.scene.occluders)).toEqual([]);
+  });
+});
+
+describe('occluders that change hands', () => {
+  const drawn = ({ scene }: Studio, id: string) => drawnOutlines(scene, scene.occluders[id], 0).flat(2);
+
+  it('are fixed to a sprite and freed where they are drawn, and go with it in between', () => {
+    const scene = fullScene();
+    scene.sprites.man = { ...scene.sprites.man, flipX: true, turnDeg: 90 };
+    scene.occluders.w = newOccluder({
+      name: 'Wall',
+      planeId: 'plane-near',
+      kind: 'closed',
+      outlines: [[90, 40, 120, 40, 120, 60]],
+    });
+    const studio = fakeStudio(scene);
+    const before = drawn(studio, 'w');
+    studio.pick({ collection: 'occluders', id: 'w' });
+    fixOccluders(studio, 'man');
+    expect(studio.scene.occluders.w.spriteId).toBe('man');
+    drawn(studio, 'w').forEach((v, i) => expect(v).toBeCloseTo(before[i], 1));
+    studio.set('', 'sprites', 'man', { x: 150 });
+    fixOccluders(studio, null);
+    expect(studio.scene.occluders.w.spriteId).toBeNull();
+    drawn(studio, 'w').forEach((v, i) => expect(v).toBeCloseTo(before[i] + (i % 2 === 0 ? 50 : 0), 1));
+  });
+
+  it('are kept with the artwork for all its sprites, frame by frame where it has several', () => {
+    const studio = fakeStudio(fullScene());
+    ownOccluders(studio, 'man');
+    const [ownId] = Object.entries(studio.scene.occluders).find(([, { kind }]) => kind === 'closed')!;
+    studio.set('', 'occluders', ownId, { outlines: [[1, 1, 9, 1, 9, 9]], smooth: [] });
+    keepWithArtwork(studio, 'man');
+    expect(studio.scene.occluders).toEqual({});
+    expect(studio.scene.sprites.man.ownOccluders).toBe(false);
+    expect(studio.scene.artworks.man.occluders.map(({ kind, outlines }) => [kind, outlines])).toContainEqual([
+      'closed',
+      [[1, 1, 9, 1, 9, 9]],
+    ]);
+
+    const sheet = newSprite({
+      name: '',
+      planeId: 'plane-near',
+      order: 'z',
+      artworkId: 'sheet',
+      x: 0,
+      y: 0,
+      frame: 0,
+      playing: false,
+    });
+    studio.scenes.transact({ label: '', edits: [create('sprites', 'tile', sheet)] });
+    ownOccluders(studio, 'tile');
+    const [tileId] = Object.entries(studio.scene.occluders).find(([, { spriteId }]) => spriteId === 'tile')!;
+    studio.set('', 'occluders', tileId, { outlines: [[0, 0, 5, 0, 5, 5]] });
+    keepWithArtwork(studio, 'tile');
+    const [body] = studio.scene.artworks.sheet.occluders;
+    // The other frame keeps what it had.
+    expect(body.frames.map(({ frame, outlines }) => [frame, outlines[0].length])).toEqual([
+      [1, 8],
+      [0, 6],
+    ]);
   });
 });
 

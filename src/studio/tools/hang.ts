@@ -6,6 +6,7 @@ import type { Hanging, SceneDocument } from '@/core/scene/document';
 import { hitAt } from '../stage/hits';
 import type { Overlay } from '../stage/overlay';
 import { hangEdits, hangersOf, type Hanger } from '../store/hang-edits';
+import { fixOccluders } from '../store/occluder-owners';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 
@@ -39,9 +40,10 @@ export class HangTool implements Tool {
   down(event: ToolEvent): void {
     const { studio } = this;
     const things = hangersOf(studio);
-    if (things.length === 0) {
+    const occluders = studio.pickedOf('occluders');
+    if (things.length + occluders.length === 0) {
       studio.desk.setState({ tool: 'pick' });
-      return studio.say('Pick what is to hang first: a light, a lamp or a sprite.');
+      return studio.say('Pick what is to hang first: a light, a lamp, a sprite or an occluder.');
     }
     const { seconds } = studio.live.getState();
     const mark = this.marks()
@@ -50,8 +52,11 @@ export class HangTool implements Tool {
     const sprite = mark
       ? null
       : hitAt(studio.scene, event.x, event.y, { nearPx: 0, source: studio.pictures.source, seconds });
-    if (mark) this.hang(things, { spriteId: mark.spriteId, bracketId: mark.bracketId }, [0, 0]);
-    else if (sprite?.collection === 'sprites') this.hangFreely(things, sprite.id, event);
+    const spriteId = mark?.spriteId ?? (sprite?.collection === 'sprites' ? sprite.id : null);
+    if (occluders.length > 0 && spriteId !== null) fixOccluders(studio, spriteId);
+    if (things.length === 0) studio.desk.setState({ tool: 'pick' });
+    else if (mark) this.hang(things, { spriteId: mark.spriteId, bracketId: mark.bracketId }, [0, 0]);
+    else if (spriteId !== null) this.hangFreely(things, spriteId, event);
     else studio.say('Click a bracket, or a sprite.');
   }
 
@@ -72,6 +77,8 @@ export class HangTool implements Tool {
   }
 
   hint(): string {
+    if (this.studio.pickedOf('occluders').length > 0)
+      return 'Click the sprite that the occluder is to move with';
     return hangersOf(this.studio).length === 0
       ? 'Pick what is to hang first'
       : 'Click a bracket to hang it there, or a sprite to fix it where you click';
