@@ -26,7 +26,14 @@ function prepare() {
   const pixels: Record<string, PicturePixels> = {};
   for (const [id, image] of Object.entries(images)) {
     const { normals } = pictureRelief(image, readRecipe(scene.reliefs[id].recipe));
-    pixels[id] = { width: image.width, height: image.height, rgba: image.data, normal: normals, glow: null };
+    pixels[id] = {
+      width: image.width,
+      height: image.height,
+      rgba: image.data,
+      normal: normals,
+      glow: null,
+      rim: null,
+    };
   }
   const store = new SceneStore(scene);
   const renderer = new Renderer(

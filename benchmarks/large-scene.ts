@@ -12,6 +12,7 @@ import {
   newScene,
   newSprite,
   newWick,
+  NEW_SHADE,
 } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits } from '@/core/scene/edits';
@@ -81,7 +82,7 @@ export function largeScene(): LargeScene {
     scene.reliefs[id] = newRelief({ recipe: recipeWith({ body: { kind: 'inflate' } }) });
     if (id === 'tiles') continue;
     const outlines = [[w * 0.2, h * 0.3, w * 0.8, h * 0.3, w * 0.8, h * 0.9, w * 0.2, h * 0.9]];
-    const own = { name: '', kind: 'closed', ownShade: 'lit', outlines, smooth: [], frames: [] } as const;
+    const own = { name: '', kind: 'closed', ...NEW_SHADE, outlines, smooth: [], frames: [] } as const;
     // Every fourth kind of thing stops light.
     if (Number(id.slice(4)) % 4 === 0)
       scene.artworks[id].occluders = [{ id: 'body', ...own, outlines, smooth: [], frames: [] }];
@@ -90,7 +91,7 @@ export function largeScene(): LargeScene {
   const cells = gridRects(images.tiles, { columns: 8, rows: 2, marginPx: 0, gapPx: 0 }, true);
   sheet.frames = framesFrom(cells, 'tile');
   const square = [[0, 0, CELL_PX, 0, CELL_PX, CELL_PX, 0, CELL_PX]];
-  const wall = { id: 'wall', name: '', kind: 'closed', ownShade: 'lit', outlines: [], smooth: [] } as const;
+  const wall = { id: 'wall', name: '', kind: 'closed', ...NEW_SHADE, outlines: [], smooth: [] } as const;
   const frames = Array.from({ length: 4 }, (_, i) => ({ frame: 12 + i, outlines: square, smooth: [] }));
   sheet.occluders = [{ ...wall, outlines: [], smooth: [], frames }];
   placePlanes(scene);
@@ -109,7 +110,7 @@ function placePlanes(scene: SceneDocument): void {
   }
   const grid = { artworkId: 'tiles', x: 0, y: 0, cellWidthPx: CELL_PX, cellHeightPx: CELL_PX };
   scene.planes['plane-0'].parallax = 1;
-  scene.planes['plane-0'].tiles = { ...grid, blocks: true, ownShade: 'lit' };
+  scene.planes['plane-0'].tiles = { ...grid, blocks: true, ...NEW_SHADE };
 }
 
 function placeSprites(scene: SceneDocument): void {

@@ -77,6 +77,7 @@ function lightsCase(count: number): Case {
     width: WIDTH,
     height: HEIGHT,
     glow: null,
+    rim: null,
     rgba: new Uint8Array(WIDTH * HEIGHT * 4).fill(200),
     normal: new Uint8Array(WIDTH * HEIGHT * 4).map((_, i) => [128, 128, 255, 255][i & 3]),
   };

@@ -1,6 +1,6 @@
 /** Tile planes: laid by every tool, turned, read from CSV, and stopping light as whole walls. */
 import { expect, test, type Page } from '@playwright/test';
-import { newLight } from '../src/core/scene/defaults';
+import { newLight, NEW_SHADE } from '../src/core/scene/defaults';
 import type { SceneDocument } from '../src/core/scene/document';
 import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
 import { BACKDROP, art, bright, wall } from './scenes';
@@ -26,7 +26,7 @@ function document(): SceneDocument {
         id: 'body',
         name: 'Body',
         kind: 'closed',
-        ownShade: 'lit',
+        ...NEW_SHADE,
         outlines: [],
         smooth: [],
         frames: [{ frame: 1, outlines: [[0, 0, 16, 0, 16, 16, 0, 16]], smooth: [] }],
@@ -142,7 +142,7 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
     cellWidthPx: 16,
     cellHeightPx: 16,
     blocks: true,
-    ownShade: 'lit',
+    ...NEW_SHADE,
   };
   const cells = new Array<number>(1024).fill(0);
   for (let x = 6; x < 24; x++) cells[8 * 32 + x] = 2;

@@ -37,6 +37,11 @@ export const LIMITS = {
   /** Luminaires of a project, and parts of one. */
   luminaires: 1_000,
   luminaireParts: 32,
+  /** Colour stops and points of the drawn curve of one light, steps of its bands, and its cells. */
+  colourStops: 16,
+  curvePoints: 32,
+  bands: 32,
+  blockPx: 256,
   wicks: 2_000,
   cues: 200,
   artworks: 5_000,

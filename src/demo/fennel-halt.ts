@@ -16,6 +16,7 @@ import {
   newScene,
   newSprite,
   newWick,
+  NEW_SHADE,
 } from '@/core/scene/defaults';
 import { cellEdits, type CellChange } from '@/core/art/tile-edits';
 import { cellOf } from '@/core/art/tiles';
@@ -248,7 +249,7 @@ function layWall(document: SceneDocument): void {
       id: 'body',
       name: 'Body',
       kind: 'closed',
-      ownShade: 'lit',
+      ...NEW_SHADE,
       outlines: [],
       smooth: [],
       frames: Object.values(TILE).map((frame) => ({
@@ -265,7 +266,7 @@ function layWall(document: SceneDocument): void {
     cellWidthPx: side,
     cellHeightPx: side,
   };
-  document.planes.wall.tiles = { ...grid, blocks: true, ownShade: 'lit' };
+  document.planes.wall.tiles = { ...grid, blocks: true, ...NEW_SHADE };
   const columns = 21;
   const cells: CellChange[] = [];
   const lay = (x: number, y: number, frame: number) => cells.push([x, y, cellOf({ frame, orientation: 0 })]);

@@ -28,6 +28,12 @@ export interface FloatFormat {
   bytesPerPixel: number;
 }
 
+/**
+ * `over` by the source's alpha, `add` and `larger` of both, `times` the source, `timesRest` what the source leaves of 1,
+ * `sieve` what both stop together: a + b - a b.
+ */
+export type BlendMode = 'none' | 'over' | 'add' | 'larger' | 'times' | 'timesRest' | 'sieve';
+
 export class GpuFault extends Error {
   override name = 'GpuFault';
 }
@@ -121,13 +127,17 @@ export class Device {
     this.gl.deleteTexture(texture);
   }
 
-  /** A target of `count` float textures, or of one 8-bit texture. */
-  target(width: number, height: number, kind: 'float' | 'byte', count = 1): Target {
+  /** A target of `count` textures: floats of the chosen kind, half floats, or bytes. */
+  target(width: number, height: number, kind: 'float' | 'half' | 'byte', count = 1): Target {
     const { gl, floats } = this;
+    const formats = {
+      float: [floats.internal, floats.type, floats.bytesPerPixel],
+      half: [gl.RGBA16F, gl.HALF_FLOAT, 8],
+      byte: [gl.RGBA8, gl.UNSIGNED_BYTE, 4],
+    } as const;
+    const [internal, type, bytesPerPixel] = formats[kind];
     const textures = Array.from({ length: count }, () =>
-      kind === 'float'
-        ? this.texture(width, height, floats.internal, gl.RGBA, floats.type, null, floats.bytesPerPixel)
-        : this.texture(width, height, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, null, 4),
+      this.texture(width, height, internal, gl.RGBA, type, null, bytesPerPixel),
     );
     const framebuffer = gl.createFramebuffer()!;
     gl.bindFramebuffer(gl.FRAMEBUFFER, framebuffer);
@@ -138,7 +148,6 @@ export class Device {
     if (gl.checkFramebufferStatus(gl.FRAMEBUFFER) !== gl.FRAMEBUFFER_COMPLETE) {
       throw new GpuFault(`A ${width} x ${height} ${kind} target cannot be drawn into.`);
     }
-    const bytesPerPixel = kind === 'float' ? floats.bytesPerPixel : 4;
     const target = { framebuffer, textures, width, height, bytes: width * height * count * bytesPerPixel };
     this.targets.add(target);
     return target;
@@ -157,14 +166,29 @@ export class Device {
     gl.viewport(0, 0, target?.width ?? gl.drawingBufferWidth, target?.height ?? gl.drawingBufferHeight);
   }
 
-  blend(mode: 'none' | 'over' | 'add'): void {
+  /** How what is drawn meets what is there. */
+  blend(mode: BlendMode): void {
     const { gl } = this;
     if (mode === 'none') {
       gl.disable(gl.BLEND);
       return;
     }
     gl.enable(gl.BLEND);
-    gl.blendFunc(gl.ONE, mode === 'add' ? gl.ONE : gl.ONE_MINUS_SRC_ALPHA);
+    gl.blendEquation(mode === 'larger' ? gl.MAX : gl.FUNC_ADD);
+    const factors = {
+      over: [gl.ONE, gl.ONE_MINUS_SRC_ALPHA],
+      add: [gl.ONE, gl.ONE],
+      larger: [gl.ONE, gl.ONE],
+      times: [gl.ZERO, gl.SRC_COLOR],
+      timesRest: [gl.ZERO, gl.ONE_MINUS_SRC_COLOR],
+      sieve: [gl.ONE_MINUS_DST_COLOR, gl.ONE],
+    }[mode];
+    gl.blendFuncSeparate(
+      factors[0],
+      factors[1],
+      mode === 'sieve' ? gl.ONE_MINUS_DST_ALPHA : factors[0],
+      mode === 'times' ? gl.SRC_ALPHA : mode === 'timesRest' ? gl.ONE_MINUS_SRC_ALPHA : factors[1],
+    );
   }
 
   /** Draws a box of four corners without attributes. */

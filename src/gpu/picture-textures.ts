@@ -12,13 +12,13 @@ export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
 /** Side of a shared page, and of the largest picture that goes onto one. */
 const PAGE_PX = 1024;
 const SMALL_PX = 512;
-const BYTES_PER_PIXEL = 9;
+const BYTES_PER_PIXEL = 10;
 
-/** Art, normals and self-lit shares of the same places. */
+/** Art, normals, and self-lit shares with rims, of the same places. */
 export interface PictureArrays {
   art: WebGLTexture;
   normals: WebGLTexture;
-  glow: WebGLTexture;
+  masks: WebGLTexture;
   widthPx: number;
   heightPx: number;
   layers: number;
@@ -31,7 +31,7 @@ export interface PicturePlace {
   x: number;
   y: number;
   hasNormals: boolean;
-  hasGlow: boolean;
+  hasMasks: boolean;
 }
 
 interface Entry {
@@ -68,8 +68,7 @@ export class PictureCache {
     }
     if (entry && entry.pixels.width === pixels.width && entry.pixels.height === pixels.height) {
       this.upload(entry.place, pixels, entry.pixels);
-      const { normal, glow } = pixels;
-      entry.place = { ...entry.place, hasNormals: normal !== null, hasGlow: glow !== null };
+      entry.place = { ...entry.place, ...whatHas(pixels) };
       entry.pixels = pixels;
       return entry.place;
     }
@@ -87,10 +86,10 @@ export class PictureCache {
   }
 
   private put(key: string, pixels: PicturePixels): PicturePlace {
-    const { width, height, normal, glow } = pixels;
+    const { width, height } = pixels;
     const spot =
       width <= SMALL_PX && height <= SMALL_PX ? this.packed(width, height) : this.alone(width, height);
-    const place = { ...spot, hasNormals: normal !== null, hasGlow: glow !== null };
+    const place = { ...spot, ...whatHas(pixels) };
     this.upload(place, pixels, null);
     this.entries.set(key, { pixels, place });
     for (const [oldest, { place: other }] of this.entries) {
@@ -138,26 +137,28 @@ export class PictureCache {
     return {
       art: array(this.space === 'linear' ? gl.SRGB8_ALPHA8 : gl.RGBA8, 4),
       normals: array(gl.RGBA8, 4),
-      glow: array(gl.R8, 1),
+      masks: array(gl.RG8, 2),
       widthPx,
       heightPx,
       layers,
     };
   }
 
-  private dispose({ art, normals, glow, widthPx, heightPx, layers }: PictureArrays): void {
+  private dispose({ art, normals, masks, widthPx, heightPx, layers }: PictureArrays): void {
     this.bytes -= widthPx * heightPx * layers * BYTES_PER_PIXEL;
-    for (const texture of [art, normals, glow]) this.device.dropTexture(texture);
+    for (const texture of [art, normals, masks]) this.device.dropTexture(texture);
   }
 
   /** @param last what lies there already; only what differs from it is written */
   private upload(place: PicturePlace, pixels: PicturePixels, last: PicturePixels | null): void {
     const { gl } = this.device;
-    const { width, height, rgba, normal, glow } = pixels;
+    const { width, height, rgba, normal, glow, rim } = pixels;
     const { arrays } = place;
     if (rgba !== last?.rgba) this.write(arrays.art, place, width, height, gl.RGBA, rgba);
     if (normal && normal !== last?.normal) this.write(arrays.normals, place, width, height, gl.RGBA, normal);
-    if (glow && glow !== last?.glow) this.write(arrays.glow, place, width, height, gl.RED, glow);
+    const hasMasks = glow !== null || rim !== null;
+    if (hasMasks && (glow !== last?.glow || rim !== last.rim))
+      this.write(arrays.masks, place, width, height, gl.RG, inTurn(glow, rim, width * height));
   }
 
   private write(
@@ -187,4 +188,16 @@ export class PictureCache {
     this.pages = null;
     this.packs = [];
   }
+}
+
+function whatHas({ normal, glow, rim }: PicturePixels): Pick<PicturePlace, 'hasNormals' | 'hasMasks'> {
+  return { hasNormals: normal !== null, hasMasks: glow !== null || rim !== null };
+}
+
+/** Two masks pixel by pixel; one that is missing is 0. */
+function inTurn(glow: Uint8Array | null, rim: Uint8Array | null, pixels: number): Uint8Array {
+  const both = new Uint8Array(2 * pixels);
+  if (glow) for (let i = 0; i < pixels; i++) both[2 * i] = glow[i];
+  if (rim) for (let i = 0; i < pixels; i++) both[2 * i + 1] = rim[i];
+  return both;
 }

@@ -10,15 +10,16 @@ import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { COMPOSITE_PROGRAM, ENCODE_PROGRAM } from './shaders/picture';
+import { evenAmbient, LayerLights } from './layer-light';
+import { compositeProgram, ENCODE_PROGRAM, type CompositeVariant } from './shaders/picture';
 import { layerBox } from './output-box';
 import { ShadowMasks } from './shadow-masks';
 import { SpriteBatch } from './sprite-batch';
 
 interface Targets {
   layer: Target;
-  light: Target;
   picture: Target;
+  rims: Target | null;
 }
 
 /** Where a finished picture goes on the canvas, in device pixels. */
@@ -37,7 +38,8 @@ export class Renderer {
   readonly masks: ShadowMasks;
   private readonly pictures: PictureCache;
   readonly sprites: SpriteBatch;
-  private readonly lights: LightBatch;
+  readonly lights: LightBatch;
+  private readonly layerLights: LayerLights;
   private readonly bayer: WebGLTexture;
   private readonly blank: WebGLTexture;
   private targets: Targets | null = null;
@@ -50,8 +52,9 @@ export class Renderer {
     this.masks = new ShadowMasks(this.device);
     this.pictures = new PictureCache(this.device);
     this.sprites = new SpriteBatch(this.device, this.pictures);
-    this.lights = new LightBatch(this.device);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
+    this.lights = new LightBatch(this.device, this.pictures, this.bayer);
+    this.layerLights = new LayerLights(this.device, this.lights, this.masks, this.pictures);
     this.blank = this.device.texture(1, 1, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4), 4);
   }
 
@@ -70,15 +73,16 @@ export class Renderer {
       const reaching = moment.lights.filter((light) => index >= light.spanFar && index <= light.spanNear);
       for (const layer of plane.overlay ? [] : plane.layers)
         this.drawLayer(moment, plane, layer, reaching, source, targets);
-      const inAir = moment.lights.filter((light) => light.plane === index && light.air > 0);
+      const inAir = moment.lights.filter((light) => light.plane === index && hangsInAir(light));
       if (inAir.length > 0) {
-        gl.scissor(0, 0, width, height);
-        this.addLights(moment, inAir, targets.picture, targets.layer.textures[1], true, true);
+        this.layerLights.within([0, 0, width, height]);
+        this.layerLights.addAir(moment, plane, inAir, targets.picture, source);
       }
     });
     gl.disable(gl.SCISSOR_TEST);
     const overlay = this.drawOverlay(moment, source);
     this.sprites.tidy();
+    this.lights.tidy();
     const picture = this.finishedFor(name, width, height);
     device.bind(picture);
     device.blend('none');
@@ -88,6 +92,7 @@ export class Renderer {
         u_linear: moment.lightSpace === 'linear',
         u_dither: !moment.pixelArt,
         u_hasOverlay: overlay !== null,
+        ...finishOf(moment),
       },
       {
         u_picture: targets.picture.textures[0],
@@ -159,13 +164,16 @@ export class Renderer {
   private targetsFor(width: number, height: number): Targets {
     const last = this.targets;
     if (last && last.picture.width === width && last.picture.height === height) return last;
-    if (last) for (const target of Object.values(last)) this.device.dropTarget(target);
+    if (last)
+      for (const target of Object.values(last) as (Target | null)[])
+        if (target) this.device.dropTarget(target);
+    this.layerLights.resize(width, height);
     if (this.overlay) this.device.dropTarget(this.overlay);
     this.overlay = null;
     this.targets = {
       layer: this.device.target(width, height, 'float', 3),
-      light: this.device.target(width, height, 'float'),
       picture: this.device.target(width, height, 'float'),
+      rims: null,
     };
     return this.targets;
   }
@@ -204,12 +212,15 @@ export class Renderer {
     const { device, gl } = this;
     const box = layerBox(moment.view, layer.sprites);
     if (!box) return;
-    gl.scissor(box[0], box[1], box[2] - box[0], box[3] - box[1]);
-    const even = moment.unlit ? [1, 1, 1] : moment.ambient.map((v, c) => v + moment.workLamp[c]);
+    this.layerLights.within(box);
     const wired = lights.filter(
       (light) => (light.feeds & layer.listens) !== 0 && reaches(moment, light, box),
     );
-    if (wired.length === 0) {
+    const isEven = wired.every(({ ambient, figure }) => ambient !== 'no' && figure === 'even');
+    const ambient = isEven ? evenAmbient(moment, wired) : moment.ambient;
+    const even = moment.unlit ? [1, 1, 1] : ambient.map((v, c) => v + moment.workLamp[c]);
+    const isHidden = layer.seenGain !== null && !moment.unlit;
+    if (isEven && !isHidden) {
       device.bind(targets.picture);
       device.blend('over');
       this.sprites.draw(layer.sprites, {
@@ -222,26 +233,62 @@ export class Renderer {
       });
       return;
     }
-    device.bind(targets.layer);
+    const hasRims = wired.some(({ rim }) => rim);
+    const gathered = hasRims ? this.rimTarget(targets) : targets.layer;
+    device.bind(gathered);
     gl.clearColor(0, 0, 0, 0);
     gl.clear(gl.COLOR_BUFFER_BIT);
     // Alone on cleared sums a sprite lies over nothing.
     device.blend(layer.sprites.length === 1 ? 'none' : 'over');
-    this.sprites.draw(layer.sprites, { moment, plane, mode: 'gather', source, target: targets.layer, even });
-    const [albedo, normal, glow] = targets.layer.textures;
-    device.bind(targets.light);
-    gl.clearColor(even[0], even[1], even[2], 0);
-    gl.clear(gl.COLOR_BUFFER_BIT);
-    this.addLights(moment, wired, targets.light, normal, layer.takesShadows, false, box);
+    const mode = hasRims ? 'gather rims' : 'gather';
+    this.sprites.draw(layer.sprites, { moment, plane, mode, source, target: gathered, even });
+    const [albedo, normal, glow, rims] = gathered.textures;
+    // Ambient lights that are the same all over are reckoned here, unless one of them has an outline.
+    const isAmbientEven = wired.every((light) => light.ambient === 'no' || light.figure === 'even');
+    const drawn = isAmbientEven ? wired.filter((light) => light.ambient === 'no') : wired;
+    const plain = isAmbientEven
+      ? evenAmbient(
+          moment,
+          wired.filter((light) => light.ambient !== 'no'),
+        )
+      : moment.ambient;
+    const sums = this.layerLights.fill(moment, plane, layer, drawn, normal, source);
+    const there = Object.entries(sums).filter((entry): entry is [string, Target] => entry[1] !== null);
+    const variant: CompositeVariant = {
+      add: sums.add !== null,
+      lighten: sums.lighten !== null,
+      covered: sums.covered !== null,
+      taken: sums.taken !== null,
+      rim: sums.rim !== null,
+      instead: sums.instead !== null,
+      added: sums.added !== null,
+      isSeenWhenLit: isHidden,
+    };
     device.bind(targets.picture);
     device.blend('over');
-    device
-      .program(COMPOSITE_PROGRAM)
-      .use(
-        { ...this.whole(targets.picture), u_box: box },
-        { u_albedo: albedo, u_glow: glow, u_light: targets.light.textures[0] },
-      );
+    device.program(compositeProgram(variant)).use(
+      {
+        ...this.whole(targets.picture),
+        u_box: box,
+        u_ambient: plain,
+        u_workLamp: moment.workLamp,
+        ...(isHidden ? { u_gain: layer.seenGain! } : {}),
+      },
+      {
+        u_albedo: albedo,
+        u_glow: glow,
+        ...(hasRims ? { u_rims: rims } : {}),
+        ...Object.fromEntries(there.map(([name, { textures }]) => [`u_${name}`, textures[0]])),
+      },
+    );
     device.drawBox();
+  }
+
+  /** Where layers are gathered whose rims are lit; made when the first is. */
+  private rimTarget(targets: Targets): Target {
+    const { width, height } = targets.picture;
+    targets.rims ??= this.device.target(width, height, 'float', 4);
+    return targets.rims;
   }
 
   /** The overlay planes in display values; null where the scene has none. */
@@ -261,58 +308,32 @@ export class Renderer {
     }
     return target;
   }
-
-  /** Adds lights into a target: those with shadows one by one under their masks, the others in one draw. */
-  private addLights(
-    moment: Moment,
-    lights: readonly MomentLight[],
-    target: Target,
-    normal: WebGLTexture,
-    takesShadows: boolean,
-    air: boolean,
-    within?: readonly number[],
-  ): void {
-    const masked: [MomentLight, ReturnType<ShadowMasks['maskOf']>][] = [];
-    const open: MomentLight[] = [];
-    for (const light of lights) {
-      if (within && !reaches(moment, light, within)) continue;
-      const mask =
-        takesShadows && light.occluders.length > 0
-          ? this.scissorless(() => this.masks.maskOf(moment, light))
-          : null;
-      if (mask) masked.push([light, mask]);
-      else open.push(light);
-    }
-    this.device.bind(target);
-    this.device.blend('add');
-    const draw = (group: readonly MomentLight[], mask: ReturnType<ShadowMasks['maskOf']>) =>
-      this.lights.draw(moment, group, {
-        width: target.width,
-        height: target.height,
-        normal: air ? this.blank : normal,
-        mask: mask?.target.textures[0] ?? this.blank,
-        maskAt: mask ? [mask.x, mask.y] : null,
-        air,
-      });
-    if (open.length > 0) draw(open, null);
-    for (const [light, mask] of masked) draw([light], mask);
-  }
-
-  private scissorless<T>(work: () => T): T {
-    const { gl } = this;
-    gl.disable(gl.SCISSOR_TEST);
-    const result = work();
-    gl.enable(gl.SCISSOR_TEST);
-    return result;
-  }
 }
 
+function hangsInAir({ air, blend, ambient }: MomentLight): boolean {
+  return air > 0 && blend !== 'subtract' && ambient === 'no';
+}
+
+/** What becomes of the light at the end; the art as it is, and what needs nothing, only are encoded. */
+function finishOf({ finish: { exposure, whiteLevel }, unlit }: Moment) {
+  return {
+    u_exposure: exposure,
+    u_whiteLevel: whiteLevel,
+    u_isFinished: !unlit && (exposure !== 1 || whiteLevel > 0),
+  };
+}
+
+/** Whether a light reaches into a box of output pixels; blocks reach as far as they do. */
 function reaches(
   { view }: Moment,
-  { x, y, reachPx }: MomentLight,
+  { box, blockPx }: MomentLight,
   [left, top, right, bottom]: readonly number[],
 ): boolean {
   const scale = view.outputPerScenePx;
-  const [cx, cy, r] = [(x - view.x) * scale, (y - view.y) * scale, reachPx * scale];
-  return cx + r >= left && cx - r <= right && cy + r >= top && cy - r <= bottom;
+  return (
+    (box.right + blockPx - view.x) * scale >= left &&
+    (box.left - blockPx - view.x) * scale <= right &&
+    (box.bottom + blockPx - view.y) * scale >= top &&
+    (box.top - blockPx - view.y) * scale <= bottom
+  );
 }

@@ -1,20 +1,29 @@
 /**
- * Shadow masks of lights, trimmed to what the light reaches of the view and kept least recently used: a mask is
- * drawn again only when its light, its occluders or the view changed.
+ * Shadow masks of lights, trimmed to what the light reaches of the view and kept least recently used: a mask is drawn
+ * again only when its light, its occluders or the view changed. One channel-wise mask does for what stops all colours
+ * alike; coloured glass takes one for each channel.
  */
-import type { Box } from '@/core/geometry/affine';
 import { sameItems } from '@/core/same-items';
-import { distanceToSegment, sideOf } from '@/core/geometry/outline';
-import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '@/core/moment/moment';
-import type { Device, Target } from './device';
-import { OWN_SHADE_PROGRAM, SHADOW_PROGRAM } from './shaders/shadow';
+import type { Box } from '@/core/geometry/affine';
+import type { Moment, MomentLight, MomentOccluder, MomentPlane } from '@/core/moment/moment';
+import type { Device, Target, UniformValue } from './device';
+import { outputBox } from './output-box';
+import { edgeCount, edgeInstances, isNear, maskInputs } from './shadow-edges';
+import {
+  EDGE_ATTRIBUTES,
+  EDGE_FLOATS,
+  HARD_SHADOW_PROGRAM,
+  INNER_PROGRAM,
+  SIEVE_PROGRAM,
+  SOFT_SHADOW_PROGRAM,
+  WINDING_PROGRAM,
+} from './shaders/shadow';
 
 export const MASK_BUDGET_BYTES = 128 * 1024 * 1024;
 /** Masks are drawn for a reach larger by this, so that a trembling one keeps its mask. */
-const REACH_ROOM = 1.12;
-const EDGE_TEXTURE_WIDTH = 1024;
+const REACH_ROOM = 0.12;
 
-/** A mask's target and the output pixel of the view at its corner. */
+/** A mask's target (of one texture, or of one a channel) and the output pixel of the view at its corner. */
 export interface ShadowMask {
   target: Target;
   x: number;
@@ -24,18 +33,32 @@ export interface ShadowMask {
 interface Kept extends Omit<ShadowMask, 'target'> {
   /** Null where nothing that is near stops the light, which is worth remembering too. */
   target: Target | null;
-  /** It holds for every reach up to this one. */
-  reachPx: number;
-  pieces: EdgePiece[];
+  /** What it was drawn for. */
+  lit: Box;
+  inputs: unknown[];
+}
+
+type Uniforms = Record<string, UniformValue>;
+
+/** What one mask is drawn with. */
+interface Drawing {
+  moment: Moment;
+  light: MomentLight;
+  lit: Box;
+  width: number;
+  height: number;
+  uniforms: Uniforms;
 }
 
 export class ShadowMasks {
   private readonly kept = new Map<string, Kept>();
-  private bytes = 0;
   private readonly buffer: WebGLBuffer;
   private readonly vertexArray: WebGLVertexArrayObject;
-  /** Masks drawn since the start, for tests and benchmarks. */
+  /** Bytes of all masks that are kept. */
+  bytes = 0;
+  /** Masks drawn, and edges drawn into them, since the start. */
   drawn = 0;
+  edges = 0;
 
   constructor(
     private readonly device: Device,
@@ -46,38 +69,38 @@ export class ShadowMasks {
     this.vertexArray = gl.createVertexArray()!;
     gl.bindVertexArray(this.vertexArray);
     gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
-    gl.enableVertexAttribArray(0);
-    gl.vertexAttribPointer(0, 4, gl.FLOAT, false, 16, 0);
-    gl.vertexAttribDivisor(0, 1);
+    for (const location of Object.values(EDGE_ATTRIBUTES)) {
+      gl.enableVertexAttribArray(location);
+      gl.vertexAttribPointer(location, 4, gl.FLOAT, false, EDGE_FLOATS * 4, location * 16);
+      gl.vertexAttribDivisor(location, 1);
+    }
     gl.bindVertexArray(null);
   }
 
-  /** The mask of a light, or null where nothing of its light is in the view or nothing stops it. */
-  maskOf(moment: Moment, light: MomentLight): ShadowMask | null {
-    const { x, y, outputPerScenePx, widthPx, heightPx } = moment.view;
-    const key = [light.x, light.y, x, y, outputPerScenePx, widthPx, heightPx, moment.pixelArt].join(' ');
+  /**
+   * The mask of a light on a plane (its blocks lie on the plane's own cells), or null where nothing of its light is in the
+   * view or nothing stops it.
+   */
+  maskOf(moment: Moment, light: MomentLight, plane: MomentPlane): ShadowMask | null {
+    const key = maskKey(moment, light, plane);
     const kept = this.kept.get(key);
-    if (
-      kept &&
-      light.reachPx <= kept.reachPx &&
-      sameItems(kept.pieces, nearPieces(moment, light, kept.reachPx))
-    ) {
+    if (kept && contains(kept.lit, light.box) && sameItems(kept.inputs, inputsOf(moment, light, kept.lit))) {
       this.kept.delete(key);
       this.kept.set(key, kept);
       return kept.target ? (kept as ShadowMask) : null;
     }
     if (kept) this.drop(key);
-    const roomy = { ...light, reachPx: light.reachPx * REACH_ROOM };
-    const occluders = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(roomy, o));
-    const box = occluders.length > 0 ? maskBox(moment, roomy) : null;
-    const mask = box ? this.draw(moment, roomy, occluders, box) : { target: null, x: 0, y: 0 };
-    this.kept.set(key, { ...mask, pieces: nearPieces(moment, light, roomy.reachPx), reachPx: roomy.reachPx });
+    const lit = roomy(light);
+    const near = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(light, o, lit));
+    const box = near.length > 0 ? litBox(moment, lit) : null;
+    const mask = box ? this.draw(moment, light, plane, near, lit, box) : { target: null, x: 0, y: 0 };
+    this.kept.set(key, { ...mask, lit, inputs: inputsOf(moment, light, lit) });
     this.bytes += mask.target?.bytes ?? 0;
     for (const oldest of this.kept.keys()) {
       if (this.bytes <= this.budget || oldest === key) break;
       this.drop(oldest);
     }
-    return mask.target ? mask : null;
+    return mask.target ? (mask as ShadowMask) : null;
   }
 
   dispose(): void {
@@ -94,109 +117,264 @@ export class ShadowMasks {
     this.device.dropTarget(kept.target);
   }
 
-  private draw(moment: Moment, light: MomentLight, occluders: MomentOccluder[], box: number[]): ShadowMask {
+  private draw(
+    moment: Moment,
+    light: MomentLight,
+    plane: MomentPlane,
+    occluders: readonly MomentOccluder[],
+    lit: Box,
+    [x, y, right, bottom]: readonly number[],
+  ): ShadowMask {
     const { device } = this;
-    const { gl } = device;
-    const { view } = moment;
-    const [x, y, width, height] = box;
-    const target = device.target(width, height, 'byte');
-    device.bind(target);
-    gl.clearColor(0, 0, 0, 0);
-    gl.clear(gl.COLOR_BUFFER_BIT);
-    device.blend('add');
-    const uniforms = {
-      u_targetPx: [width, height],
-      u_targetOrigin: [x, y],
-      u_origin: [x, y],
-      u_outputPerScenePx: view.outputPerScenePx,
-      u_fourPlaces: !moment.pixelArt,
-      u_light: [light.x - view.x, light.y - view.y],
+    const [width, height] = [right - x, bottom - y];
+    const sieves = occluders.filter(({ transmits }) => transmits !== null);
+    const solid = occluders.filter(({ transmits }) => transmits === null);
+    const isColoured = sieves.some(({ transmits }) => transmits!.some((v) => v !== transmits![0]));
+    const drawing = {
+      moment,
+      light,
+      lit,
+      width,
+      height,
+      uniforms: uniformsOf(moment, light, plane, x, y, width, height),
     };
-    for (const bothSides of [false, true]) {
-      const edges = throwingEdges(moment, light, occluders, bothSides);
-      if (edges.length === 0) continue;
-      device.program(SHADOW_PROGRAM).use({ ...uniforms, u_reach: light.reachPx, u_bothSides: bothSides });
-      gl.bindVertexArray(this.vertexArray);
-      gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
-      gl.bufferData(gl.ARRAY_BUFFER, edges, gl.STREAM_DRAW);
-      gl.drawArraysInstanced(gl.TRIANGLE_STRIP, 0, 6, edges.length / 4);
-    }
-    for (const occluder of occluders) if (occluder.ownDark) this.drawOwnShade(moment, occluder, uniforms);
     this.drawn++;
+    if (sieves.length === 0) {
+      const target = this.cleared(device.target(width, height, 'byte'));
+      this.drawStopped(drawing, solid, target);
+      return { target, x, y };
+    }
+    // What lets light through is multiplied, each occluder by itself; bytes would round each of them.
+    const target = this.cleared(device.target(width, height, 'half', isColoured ? 3 : 1));
+    const scratch = device.target(width, height, 'byte');
+    const layOver = (stops: number[]) => {
+      device.bind(target);
+      device.blend('sieve');
+      const uniforms = { ...only(drawing.uniforms, PLACED), u_box: [x, y, right, bottom], u_stops: stops };
+      device.program(SIEVE_PROGRAM).use(uniforms, { u_stopped: scratch.textures[0] });
+      device.drawBox();
+    };
+    if (solid.length > 0) {
+      this.cleared(scratch);
+      this.drawStopped(drawing, solid, scratch);
+      layOver([1, 1, 1]);
+    }
+    for (const sieve of sieves) {
+      this.cleared(scratch);
+      this.drawStopped(drawing, [sieve], scratch);
+      layOver(sieve.transmits!.map((v) => 1 - v));
+    }
+    device.dropTarget(scratch);
     return { target, x, y };
   }
 
-  private drawOwnShade(
-    { view }: Moment,
-    { pieces, box }: MomentOccluder,
-    uniforms: Record<string, number | boolean | number[]>,
-  ): void {
+  /** Adds what occluders stop, all of it alike, to a target. */
+  private drawStopped(drawing: Drawing, occluders: readonly MomentOccluder[], target: Target): void {
+    const { moment, light, lit } = drawing;
+    const instances = occluders.flatMap(({ pieces, closed, staturePx }) =>
+      edgeInstances(moment.view, light, pieces, !closed, staturePx, lit),
+    );
+    this.device.bind(target);
+    this.drawEdges(drawing, instances);
+    for (const occluder of occluders)
+      if (occluder.inner.length > 0) this.drawInner(drawing, occluder, target);
+  }
+
+  private drawEdges({ light, uniforms }: Drawing, instances: number[]): void {
+    if (instances.length === 0) return;
+    const { device } = this;
+    const isSoft = light.size > 0;
+    device.blend('add');
+    device
+      .program(isSoft ? SOFT_SHADOW_PROGRAM : HARD_SHADOW_PROGRAM)
+      .use(isSoft ? without(uniforms, 'u_fourPlaces') : uniforms);
+    this.drawInstances(instances);
+    this.edges += edgeCount(instances);
+  }
+
+  private drawInstances(instances: number[]): void {
     const { gl } = this.device;
-    const edges = pieces.flatMap((piece) => [...piece.edges]);
-    const count = edges.length / 4;
-    const rows = Math.ceil(count / EDGE_TEXTURE_WIDTH);
-    const data = new Float32Array(EDGE_TEXTURE_WIDTH * rows * 4);
-    for (let i = 0; i < edges.length; i++) data[i] = edges[i] - (i % 2 === 0 ? view.x : view.y);
-    const texture = this.device.texture(EDGE_TEXTURE_WIDTH, rows, gl.RGBA32F, gl.RGBA, gl.FLOAT, data, 16);
-    const scale = view.outputPerScenePx;
-    const around = [
-      Math.floor((box.left - view.x) * scale),
-      Math.floor((box.top - view.y) * scale),
-      Math.ceil((box.right - view.x) * scale),
-      Math.ceil((box.bottom - view.y) * scale),
-    ];
-    this.device
-      .program(OWN_SHADE_PROGRAM)
-      .use({ ...uniforms, u_box: around, u_edgeCount: count }, { u_edges: texture });
-    this.device.drawBox();
-    this.device.dropTexture(texture);
+    gl.bindVertexArray(this.vertexArray);
+    gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
+    gl.bufferData(gl.ARRAY_BUFFER, Float32Array.from(instances), gl.STREAM_DRAW);
+    gl.drawArraysInstanced(gl.TRIANGLE_STRIP, 0, 4, edgeCount(instances));
+  }
+
+  /** Adds what stops light within an occluder that lies in its own shade. */
+  private drawInner(drawing: Drawing, occluder: MomentOccluder, target: Target): void {
+    const { device } = this;
+    const { gl } = device;
+    const { moment, light, lit, width, height, uniforms } = drawing;
+    const { view } = moment;
+    const box = outputBox(view, occluder.box);
+    if (!box) return;
+    const [x, y] = uniforms.u_origin as number[];
+    const [left, top] = [Math.max(0, box[0] - x), Math.max(0, box[1] - y)];
+    const [right, bottom] = [Math.min(width, box[2] - x), Math.min(height, box[3] - y)];
+    if (right <= left || bottom <= top) return;
+    const inner = this.cleared(device.target(width, height, 'byte'));
+    const winding = this.cleared(device.target(width, height, 'float'));
+    gl.enable(gl.SCISSOR_TEST);
+    gl.scissor(left, top, right - left, bottom - top);
+    device.bind(inner);
+    this.drawEdges(drawing, edgeInstances(view, light, occluder.inner, true, occluder.staturePx, lit));
+    device.bind(winding);
+    device.blend('add');
+    const leftmost = occluder.box.left - view.x - 1;
+    device
+      .program(WINDING_PROGRAM)
+      .use({ ...only(uniforms, [...PLACED, 'u_outputPerScenePx']), u_left: leftmost });
+    // All of the outline, wherever the light stands.
+    this.drawInstances(
+      occluder.pieces.flatMap(({ edges }) =>
+        Array.from({ length: edges.length / 4 }, (_, k) => [
+          edges[4 * k] - view.x,
+          edges[4 * k + 1] - view.y,
+          edges[4 * k + 2] - view.x,
+          edges[4 * k + 3] - view.y,
+          ...[-1, 0, 0, 0],
+        ]).flat(),
+      ),
+    );
+    device.bind(target);
+    device.program(INNER_PROGRAM).use(
+      {
+        ...only(uniforms, [...PLACED, 'u_outputPerScenePx', 'u_origin', 'u_blockPx', 'u_planeOrigin']),
+        u_box: [x + left, y + top, x + right, y + bottom],
+      },
+      { u_inner: inner.textures[0], u_winding: winding.textures[0] },
+    );
+    device.drawBox();
+    gl.disable(gl.SCISSOR_TEST);
+    device.dropTarget(inner);
+    device.dropTarget(winding);
+  }
+
+  private cleared(target: Target): Target {
+    const { gl } = this.device;
+    this.device.bind(target);
+    gl.clearColor(0, 0, 0, 0);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    return target;
   }
 }
 
-/** The pieces that may stop a light within some reach; those that did not move are the same objects. */
-function nearPieces(moment: Moment, light: MomentLight, reachPx: number): EdgePiece[] {
-  const wide = { ...light, reachPx };
-  return light.occluders.flatMap((i) => moment.occluders[i].pieces.filter((piece) => isNear(wide, piece)));
+const PLACED = ['u_targetPx', 'u_targetOrigin'];
+
+function only(uniforms: Uniforms, names: readonly string[]): Uniforms {
+  return Object.fromEntries(names.map((name) => [name, uniforms[name]]));
 }
 
-function isNear({ x, y, reachPx }: MomentLight, { box }: { box: Box }): boolean {
-  return (
-    box.left <= x + reachPx && box.right >= x - reachPx && box.top <= y + reachPx && box.bottom >= y - reachPx
+function without(uniforms: Uniforms, name: string): Uniforms {
+  return Object.fromEntries(Object.entries(uniforms).filter(([other]) => other !== name));
+}
+
+function maskKey(
+  { view, pixelArt }: Moment,
+  { source, size, blockPx }: MomentLight,
+  plane: MomentPlane,
+): string {
+  const { x, y, outputPerScenePx, widthPx, heightPx } = view;
+  const from = source.parallel ? [source.x, source.y, source.z] : [source.x, source.y, source.heightPx];
+  const blocks = blockPx === 0 ? [] : [blockPx, plane.originX, plane.originY];
+  return [
+    source.parallel,
+    ...from,
+    size,
+    ...blocks,
+    x,
+    y,
+    outputPerScenePx,
+    widthPx,
+    heightPx,
+    pixelArt,
+  ].join(' ');
+}
+
+function inputsOf(moment: Moment, light: MomentLight, lit: Box): unknown[] {
+  return maskInputs(
+    light,
+    light.occluders.map((i) => moment.occluders[i]),
+    lit,
   );
 }
 
-/** Corner and size, in output pixels, of what the light reaches of the view. */
-function maskBox({ view }: Moment, { x, y, reachPx }: MomentLight): [number, number, number, number] | null {
-  const scale = view.outputPerScenePx;
-  const low = (v: number) => Math.floor((v - reachPx) * scale);
-  const high = (v: number) => Math.ceil((v + reachPx) * scale);
-  const left = Math.max(0, low(x - view.x));
-  const top = Math.max(0, low(y - view.y));
-  const right = Math.min(view.widthPx, high(x - view.x));
-  const bottom = Math.min(view.heightPx, high(y - view.y));
-  return right > left && bottom > top ? [left, top, right - left, bottom - top] : null;
+/** What a light reaches, with some room for its trembling. */
+function roomy({ box, figure, reachPx }: MomentLight): Box {
+  if (figure !== 'round' && figure !== 'cone') return box;
+  const room = reachPx * REACH_ROOM;
+  return {
+    left: box.left - room,
+    top: box.top - room,
+    right: box.right + room,
+    bottom: box.bottom + room,
+  };
 }
 
-/**
- * The edges that throw a shadow: of closed outlines those that light leaves by, on whose inner side the light
- * stands; of open lines all. Those out of reach are left out.
- */
-function throwingEdges(
-  { view }: Moment,
-  light: MomentLight,
-  occluders: MomentOccluder[],
-  bothSides: boolean,
-): Float32Array {
-  const out: number[] = [];
-  const near = occluders.filter(({ closed }) => closed !== bothSides);
-  const pieces = near.flatMap((occluder) => occluder.pieces.filter((piece) => isNear(light, piece)));
-  for (const { edges } of pieces) {
-    for (let i = 0; i < edges.length; i += 4) {
-      const [ax, ay, bx, by] = [edges[i], edges[i + 1], edges[i + 2], edges[i + 3]];
-      if (!bothSides && sideOf(ax, ay, bx, by, light.x, light.y) >= 0) continue;
-      if (distanceToSegment(light.x, light.y, ax, ay, bx, by) > light.reachPx) continue;
-      out.push(ax - view.x, ay - view.y, bx - view.x, by - view.y);
-    }
-  }
-  return Float32Array.from(out);
+function contains(outer: Box, inner: Box): boolean {
+  return (
+    outer.left <= inner.left &&
+    outer.top <= inner.top &&
+    outer.right >= inner.right &&
+    outer.bottom >= inner.bottom
+  );
+}
+
+/** The output pixels of what is lit: left, top, right, bottom. */
+export function litBox({ view }: Moment, lit: Box): [number, number, number, number] | null {
+  const scale = view.outputPerScenePx;
+  const edge = view.x + view.widthPx / scale;
+  const lower = view.y + view.heightPx / scale;
+  return outputBox(view, {
+    left: Math.max(lit.left, view.x - 1),
+    top: Math.max(lit.top, view.y - 1),
+    right: Math.min(lit.right, edge + 1),
+    bottom: Math.min(lit.bottom, lower + 1),
+  });
+}
+
+function uniformsOf(
+  { view, pixelArt }: Moment,
+  { source, size, blockPx }: MomentLight,
+  plane: MomentPlane,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): Uniforms {
+  const scale = view.outputPerScenePx;
+  const reach = (view.widthPx + view.heightPx) / scale;
+  const away = source.parallel ? reach : reach + Math.abs(source.x - view.x) + Math.abs(source.y - view.y);
+  return {
+    u_targetPx: [width, height],
+    u_targetOrigin: [x, y],
+    u_origin: [x, y],
+    u_outputPerScenePx: scale,
+    u_fourPlaces: !pixelArt,
+    u_light: source.parallel
+      ? [...unit(source.x, source.y), 1, size]
+      : [source.x - view.x, source.y - view.y, 0, size],
+    u_low: lowOf(source, size),
+    // A wedge of some 150 degrees ends beyond everything that is in view.
+    u_far: 8 * away,
+    u_margin: 2 / scale + blockPx,
+    u_blockPx: blockPx,
+    u_planeOrigin: [plane.originX - view.x, plane.originY - view.y],
+  };
+}
+
+function unit(x: number, y: number): [number, number] {
+  const length = Math.sqrt(x * x + y * y);
+  return length > 0 ? [x / length, y / length] : [0, 0];
+}
+
+/** The lowest height, or slope, of the source, and how far it is to its highest. */
+function lowOf(source: MomentLight['source'], size: number): [number, number] {
+  if (!source.parallel) return [source.heightPx - size, 2 * size];
+  const slope = source.z / Math.sqrt(source.x * source.x + source.y * source.y);
+  if (size === 0) return [slope, 0];
+  const low = (slope - size) / (1 + slope * size);
+  const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
+  // An endlessly wide span gives every depth its full weight.
+  return high === Infinity ? [Math.max(0, low), 1e-30] : [low, high - low];
 }

@@ -5,7 +5,7 @@ import { GridTextures } from './grid-textures';
 import { outputBox } from './output-box';
 import type { PictureArrays, PictureCache, PicturePlace } from './picture-textures';
 import {
-  HAS_GLOW,
+  HAS_MASKS,
   HAS_NORMALS,
   IS_PLAIN,
   SELF_LIT,
@@ -44,7 +44,7 @@ export class SpriteBatch {
     const { gl } = device;
     this.grids = new GridTextures(device);
     const pixel = () => device.textureArray(1, 1, 1, gl.RGBA8, 4);
-    this.blank = { art: pixel(), normals: pixel(), glow: pixel(), widthPx: 1, heightPx: 1, layers: 1 };
+    this.blank = { art: pixel(), normals: pixel(), masks: pixel(), widthPx: 1, heightPx: 1, layers: 1 };
     this.buffer = gl.createBuffer()!;
     this.vertexArray = gl.createVertexArray()!;
     gl.bindVertexArray(this.vertexArray);
@@ -121,7 +121,7 @@ export class SpriteBatch {
     data[at++] = place?.layer ?? 0;
     data[at++] =
       (normal && place?.hasNormals ? HAS_NORMALS : 0) |
-      (place?.hasGlow ? HAS_GLOW : 0) |
+      (place?.hasMasks ? HAS_MASKS : 0) |
       (selfLit ? SELF_LIT : 0) |
       (colour ? IS_PLAIN : 0);
     data[at++] = left;
@@ -133,11 +133,12 @@ export class SpriteBatch {
   /** Draws what was written so far. */
   private flush({ moment, plane, mode, target, even }: SpriteDraw, grid: MomentGrid | null): void {
     const { device, count } = this;
-    const { art, normals, glow } = this.arrays ?? this.blank;
+    const { art, normals, masks } = this.arrays ?? this.blank;
     this.count = 0;
     this.arrays = null;
     if (count === 0) return;
     const { gl } = device;
+    const isGather = mode === 'gather' || mode === 'gather rims';
     const uniforms = {
       u_targetPx: [target.width, target.height],
       u_targetOrigin: [0, 0],
@@ -145,14 +146,14 @@ export class SpriteBatch {
       u_outputPerScenePx: moment.view.outputPerScenePx,
       u_tint: plane.tint,
       u_nearest: moment.pixelArt,
-      ...(mode === 'gather' ? {} : { u_light: even }),
+      ...(isGather ? {} : { u_light: even }),
       ...(mode === 'overlay' ? { u_linear: moment.lightSpace === 'linear' } : {}),
       ...(grid ? { u_cellPx: [grid.cellWidthPx, grid.cellHeightPx] } : {}),
     };
     const textures = {
       u_art: art,
-      u_glow: glow,
-      ...(mode === 'gather' ? { u_normals: normals } : {}),
+      u_masks: masks,
+      ...(isGather ? { u_normals: normals } : {}),
       ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(grid) } : {}),
     };
     device.program(spriteProgram(mode, grid !== null)).use(uniforms, textures);

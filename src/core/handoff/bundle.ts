@@ -8,7 +8,8 @@
 import { InputFault } from '../faults';
 import { drawOrder } from '../moment/draw-order';
 import { occludersOf } from '../moment/occluders';
-import type { PicturePixels, PictureSource } from '../moment/moment';
+import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
+import { hasRimLights } from '../scene/looks';
 import { decodeGrey16, decodePng } from '../raster/png';
 import type { Deflate } from '../raster/png-write';
 import { glowsOf, picturesOf, sourceOf, type OrderPictures, type ReliefOrder } from '../relief/order';
@@ -153,20 +154,23 @@ function occluderEdgesOf(scene: SceneDocument): object {
   const still = { ...scene, planes };
   const planeIndex = new Map(inOrder(planes).map(([id], index) => [id, index]));
   const found = occludersOf(still, planeIndex, drawOrder(still), 0);
-  const occluders = found.occluders.map(({ closed, ownDark, pieces }, i) => ({
+  const occluders = found.occluders.map(({ closed, inner, transmits, staturePx, pieces }, i) => ({
     ...found.sources[i],
     kind: closed ? 'closed' : 'line',
-    ownShade: ownDark ? 'dark' : 'lit',
-    edges: pieces.flatMap(({ edges }) =>
-      Array.from({ length: edges.length / 4 }, (_, k) => [...edges.subarray(4 * k, 4 * k + 4)]),
-    ),
+    ...{ transmits, staturePx, edges: edgeList(pieces), innerEdges: edgeList(inner) },
   }));
   return {
     format: 'oilwick-occluders',
-    version: 2,
+    version: 3,
     interior: 'left of each edge as seen, y down',
     occluders,
   };
+}
+
+function edgeList(pieces: readonly EdgePiece[]): number[][] {
+  return pieces.flatMap(({ edges }) =>
+    Array.from({ length: edges.length / 4 }, (_, k) => [...edges.subarray(4 * k, 4 * k + 4)]),
+  );
 }
 
 function json(value: unknown): Uint8Array {
@@ -233,15 +237,23 @@ function picturePixels(
   const order = reliefOrderOf(scene, id);
   if (!order) {
     const { image } = decodePng(file);
-    return { width: image.width, height: image.height, rgba: image.data, normal: null, glow: null };
+    return {
+      width: image.width,
+      height: image.height,
+      rgba: image.data,
+      normal: null,
+      glow: null,
+      rim: null,
+    };
   }
   const source = sourceOf(order, decoded(pictures));
-  const maps = reliefMaps(source, { glow: glowsOf(order) });
+  const maps = reliefMaps(source, { glow: glowsOf(order), rim: hasRimLights(scene) });
   return {
     width: maps.width,
     height: maps.height,
     rgba: source.image.data,
     normal: maps.normals,
     glow: maps.glow,
+    rim: maps.rim,
   };
 }

@@ -1,4 +1,4 @@
-/** The premultiplied sums of one layer at one point: what is shaded, what shines by itself, where it faces. */
+/** The premultiplied sums of one layer at one point: what is shaded, what shines by itself, where it faces, its rims. */
 import { DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf } from '../art/tiles';
 import {
   PLAIN_PICTURE,
@@ -12,11 +12,12 @@ import {
 import { SHORTEST_SUM } from './facing';
 import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 
-/** A layer's sums: albedo A, glow G, normal N and alpha. */
+/** A layer's sums: albedo A, glow G, normal N, rim M and alpha. */
 export class LayerSums {
   readonly albedo = new Float64Array(3);
   readonly glow = new Float64Array(3);
   readonly normal = new Float64Array(3);
+  rim = 0;
   alpha = 0;
   private readonly sample = new Float64Array(SAMPLE_SIZE);
 
@@ -32,6 +33,7 @@ export class LayerSums {
     this.albedo.fill(0);
     this.glow.fill(0);
     this.normal.fill(0);
+    this.rim = 0;
     this.alpha = 0;
     for (const sprite of layer.sprites) {
       const picture = sprite.picture === PLAIN_PICTURE ? null : pixels[sprite.picture];
@@ -79,6 +81,7 @@ export class LayerSums {
     this.normal[0] = facing * nx + under * this.normal[0];
     this.normal[1] = facing * ny + under * this.normal[1];
     this.normal[2] = facing * nz + under * this.normal[2];
+    this.rim = facing * s[SAMPLE.rim] + under * this.rim;
     this.alpha = alpha + under * this.alpha;
   }
 

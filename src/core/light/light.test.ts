@@ -82,6 +82,7 @@ const white: PicturePixels = {
   rgba: new Uint8Array(6400).fill(255),
   normal: null,
   glow: null,
+  rim: null,
 };
 
 function shade(scene: SceneDocument, passing: Partial<Passing> = {}, pixels = white) {

@@ -4,12 +4,11 @@
  */
 import { srgbEncode } from '../raster/colour';
 import { emptyImage, type Image } from '../raster/image';
-import type { Moment, MomentLayer, MomentLight, PictureSource } from '../moment/moment';
+import type { Moment, MomentLayer, PictureSource } from '../moment/moment';
 import { BAYER8 } from '../raster/bayer';
-import { facing } from './facing';
-import { fallAt } from './fall';
+import { finished } from '../finish/tone';
 import { LayerSums } from './layer';
-import { visibility } from './shadow';
+import { LayerLight, LUMINANCE } from './layer-light';
 
 /** The picture that a Moment shows, opaque, 8-bit. */
 export function renderReference(moment: Moment, source: PictureSource): Image {
@@ -24,7 +23,10 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
       const offset = moment.pixelArt ? 0 : (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 - 0.5;
       const i = 4 * (y * widthPx + x);
       for (let c = 0; c < 3; c++) {
-        const display = over[c] + (1 - over[3]) * displayed(moment, values[c]);
+        const shown = moment.unlit
+          ? displayed(moment, values[c])
+          : finished(values[c], moment.lightSpace, moment.finish);
+        const display = over[c] + (1 - over[3]) * shown;
         image.data[i + c] = Math.min(255, Math.max(0, Math.floor(display * 255 + 0.5 + offset)));
       }
       image.data[i + 3] = 255;
@@ -48,44 +50,52 @@ function displayed({ lightSpace }: Moment, value: number): number {
 export class PointRenderer {
   private readonly pixels;
   private readonly layer = new LayerSums();
+  private readonly lit: LayerLight;
   private readonly picture = new Float64Array(3);
-  private readonly light = new Float64Array(3);
   private readonly overlay = new Float64Array(4);
-  /** fall times visibility of each light at the point; below 0 where it was not asked for yet. */
-  private readonly fall: Float64Array;
-  private readonly seen: Float64Array;
 
   constructor(
     private readonly moment: Moment,
     source: PictureSource,
   ) {
     this.pixels = moment.pictures.map((picture) => source(picture.key));
-    this.fall = new Float64Array(moment.lights.length);
-    this.seen = new Float64Array(moment.lights.length);
+    this.lit = new LayerLight(moment, this.pixels);
   }
 
   /** The picture at a scene place in light space; the result is overwritten by the next call. */
   at(px: number, py: number): Float64Array {
     const { moment, picture } = this;
     const { backdrop, ambient, workLamp } = moment;
-    this.reachLights(px, py);
     for (let c = 0; c < 3; c++) {
       const lit = backdrop.lit && !moment.unlit ? ambient[c] + workLamp[c] : 1;
       picture[c] = backdrop.colour[c] * lit;
     }
     moment.planes.forEach((plane, index) => {
       for (const layer of plane.overlay ? [] : plane.layers) {
-        if (!this.layer.gather(moment, plane, layer, this.pixels, px, py)) continue;
-        this.layer.face();
-        this.lightLayer(index, layer, px, py);
-        const under = 1 - this.layer.alpha;
-        for (let c = 0; c < 3; c++) {
-          picture[c] = this.layer.albedo[c] * this.light[c] + this.layer.glow[c] + under * picture[c];
-        }
+        if (this.layer.gather(moment, plane, layer, this.pixels, px, py))
+          this.composite(index, layer, px, py);
       }
       this.addAir(index, px, py);
     });
     return picture;
+  }
+
+  private composite(index: number, one: MomentLayer, px: number, py: number): void {
+    const { moment, picture, layer, lit } = this;
+    layer.face();
+    lit.fill(index, one, layer.normal, px, py);
+    const { light, ambient, rim } = lit;
+    let shows = 1;
+    if (one.seenGain !== null && !moment.unlit) {
+      let luminance = 0;
+      for (let c = 0; c < 3; c++) luminance += LUMINANCE[c] * Math.max(0, light[c] - ambient[c]);
+      shows = Math.min(1, one.seenGain * luminance);
+    }
+    const under = 1 - shows * layer.alpha;
+    for (let c = 0; c < 3; c++) {
+      picture[c] =
+        shows * (layer.albedo[c] * light[c] + layer.rim * rim[c]) + layer.glow[c] + under * picture[c];
+    }
   }
 
   /** The overlay planes at a scene place: display values, premultiplied, and alpha; overwritten by the next call. */
@@ -105,45 +115,13 @@ export class PointRenderer {
     return overlay;
   }
 
-  private reachLights(px: number, py: number): void {
-    this.moment.lights.forEach((light, i) => {
-      const dx = px - light.x;
-      const dy = py - light.y;
-      const distance = Math.sqrt(dx * dx + dy * dy);
-      this.fall[i] = fallAt(distance, light.corePx, light.reachPx, light.curve, light.steepness);
-      this.seen[i] = -1;
-    });
-  }
-
-  private seenAt(light: MomentLight, i: number, px: number, py: number): number {
-    if (this.seen[i] < 0) this.seen[i] = visibility(this.moment, light, px, py);
-    return this.seen[i];
-  }
-
-  private lightLayer(plane: number, { takesShadows, listens }: MomentLayer, px: number, py: number): void {
-    const { moment, light: sum } = this;
-    const [nx, ny, nz] = this.layer.normal;
-    if (moment.unlit) {
-      sum.fill(1);
-      return;
+  private addAir(index: number, px: number, py: number): void {
+    const { moment, lit, picture } = this;
+    for (const light of moment.lights) {
+      if (light.plane !== index || light.air === 0 || light.blend === 'subtract' || light.ambient !== 'no')
+        continue;
+      if (!lit.give(light, moment.planes[index], px, py, null, null)) continue;
+      for (let c = 0; c < 3; c++) picture[c] += lit.given[c] * light.air;
     }
-    for (let c = 0; c < 3; c++) sum[c] = moment.ambient[c] + moment.workLamp[c];
-    moment.lights.forEach((light, i) => {
-      if (this.fall[i] === 0 || plane < light.spanFar || plane > light.spanNear) return;
-      if ((light.feeds & listens) === 0) return;
-      const seen = takesShadows ? this.seenAt(light, i, px, py) : 1;
-      if (seen === 0) return;
-      const share =
-        this.fall[i] * seen * facing(nx, ny, nz, light.x - px, light.y - py, light.heightPx, light.relief);
-      for (let c = 0; c < 3; c++) sum[c] += light.rgb[c] * share;
-    });
-  }
-
-  private addAir(plane: number, px: number, py: number): void {
-    this.moment.lights.forEach((light, i) => {
-      if (light.plane !== plane || light.air === 0 || this.fall[i] === 0) return;
-      const share = this.fall[i] * light.air * this.seenAt(light, i, px, py);
-      for (let c = 0; c < 3; c++) this.picture[c] += light.rgb[c] * share;
-    });
   }
 }

@@ -8,8 +8,8 @@ import type { Rect } from '../raster/rect';
 import { NORMAL_BYTE_TO_VALUE, SHORTEST_NORMAL } from './facing';
 
 /** Where each value of a sample stands. Colours premultiplied, the normal a unit vector in art axes, y down. */
-export const SAMPLE = { r: 0, g: 1, b: 2, alpha: 3, nx: 4, ny: 5, nz: 6, glow: 7 } as const;
-export const SAMPLE_SIZE = 8;
+export const SAMPLE = { r: 0, g: 1, b: 2, alpha: 3, nx: 4, ny: 5, nz: 6, glow: 7, rim: 8 } as const;
+export const SAMPLE_SIZE = 9;
 
 const DISPLAY_VALUES = Float64Array.from({ length: 256 }, (_, i) => i / 255);
 
@@ -55,7 +55,7 @@ export function samplePlain(colour: Rgb, out: Float64Array): void {
 }
 
 function addTexel(
-  { width, rgba, normal, glow }: PicturePixels,
+  { width, rgba, normal, glow, rim }: PicturePixels,
   { left, top, right, bottom }: Rect,
   x: number,
   y: number,
@@ -78,9 +78,10 @@ function addTexel(
     out[SAMPLE.nz] += share * NORMAL_BYTE_TO_VALUE[normal[4 * i + 2]];
   }
   if (glow) out[SAMPLE.glow] += (share * glow[i]) / 255;
+  if (rim) out[SAMPLE.rim] += (share * rim[i]) / 255;
 }
 
-/** The normal to unit length (flat where it says nothing), the glow to a share of the alpha. */
+/** The normal to unit length (flat where it says nothing), glow and rim to shares of the alpha. */
 function finishSample(out: Float64Array): void {
   const alpha = out[SAMPLE.alpha];
   const { nx, ny, nz } = SAMPLE;
@@ -94,5 +95,8 @@ function finishSample(out: Float64Array): void {
     out[ny] /= length;
     out[nz] /= length;
   }
-  if (alpha > 0) out[SAMPLE.glow] /= alpha;
+  if (alpha > 0) {
+    out[SAMPLE.glow] /= alpha;
+    out[SAMPLE.rim] /= alpha;
+  }
 }

@@ -1,15 +1,18 @@
 /**
- * How much of a light comes through to a point: hard shadows of outlines. An occluder stops a ray where it leaves
- * it, so that the caster itself stays lit; see docs/light.md. The GPU's twin is in gpu/shaders/shadow.ts.
+ * How much of a light comes through to a point. An occluder stops a ray where it leaves it, so that the caster itself
+ * stays lit; see docs/light.md. The GPU's twins are in gpu/shaders/shadow.ts.
  */
-import { isInside } from '../geometry/outline';
-import type { Moment, MomentLight, MomentOccluder } from '../moment/moment';
+import { isInside, sideOf } from '../geometry/outline';
+import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '../moment/moment';
+import { Chord } from './chord';
 
 /** An edge closer to the point than this does not stop its light, or every border pixel would shade itself. */
 export const NEAREST_EDGE_PX = 0.01;
+/** Parallel light comes from so far away. */
+export const FARTHEST_PX = 1e7;
 
 /**
- * Where within an output pixel visibility is taken. Pixel art: its centre alone, for crisp steps. Painted art: four
+ * Where within an output pixel hard visibility is taken. Pixel art: its centre alone, for crisp steps. Painted art: four
  * places of a turned square, whose mean smooths the edge.
  */
 const CENTRE_ONLY: readonly (readonly [number, number])[] = [[0, 0]];
@@ -20,50 +23,187 @@ export const FOUR_PLACES: readonly (readonly [number, number])[] = [
   [-0.375, 0.125],
 ];
 
-/** Visibility 0..1 of a light from an output pixel whose centre is at scene place (px, py). */
-export function visibility(moment: Moment, light: MomentLight, px: number, py: number): number {
-  if (light.occluders.length === 0) return 1;
-  const places = moment.pixelArt ? CENTRE_ONLY : FOUR_PLACES;
-  const step = 1 / moment.view.outputPerScenePx;
-  // Whether a point lies in its own shade is asked at the pixel's centre alone, like on the GPU.
-  const inOwnShade = light.occluders.filter((i) => {
-    const occluder = moment.occluders[i];
-    return occluder.ownDark && withinBox(occluder, px, py) && isInsideOf(occluder, px, py);
-  });
-  let open = 0;
-  for (const [ox, oy] of places) {
-    if (!isStopped(moment, light, px + ox * step, py + oy * step, inOwnShade)) open++;
+/** The way from a point to a light: its frame has z toward the light and x across. */
+interface Ray {
+  px: number;
+  py: number;
+  wx: number;
+  wy: number;
+  /** To the light, or FARTHEST_PX. */
+  distance: number;
+}
+
+/** Visibility of lights from points, per channel; what it finds is overwritten by the next. */
+export class Visibility {
+  readonly seen = new Float64Array(3);
+  private readonly chord = new Chord();
+  private readonly sum = new Float64Array(3);
+  private readonly ray: Ray = { px: 0, py: 0, wx: 0, wy: 0, distance: 0 };
+
+  constructor(private readonly moment: Moment) {}
+
+  /** At an output pixel whose centre is at scene place (px, py). */
+  at(light: MomentLight, px: number, py: number): Float64Array {
+    const { moment, seen, sum } = this;
+    seen.fill(1);
+    if (light.occluders.length === 0) return seen;
+    // Whether a point lies in its own shade is asked at the pixel's centre alone, like on the GPU.
+    const within = light.occluders.filter((i) => isWithin(moment.occluders[i], px, py));
+    if (light.size > 0) {
+      this.soft(light, px, py, within);
+    } else {
+      const places = moment.pixelArt ? CENTRE_ONLY : FOUR_PLACES;
+      const step = 1 / moment.view.outputPerScenePx;
+      sum.fill(0);
+      for (const [ox, oy] of places) {
+        seen.fill(1);
+        this.hard(light, px + ox * step, py + oy * step, within);
+        for (let c = 0; c < 3; c++) sum[c] += seen[c];
+      }
+      for (let c = 0; c < 3; c++) seen[c] = sum[c] / places.length;
+    }
+    for (let c = 0; c < 3; c++) seen[c] += (1 - seen[c]) * light.shadowLet[c];
+    return seen;
   }
-  return open / places.length;
+
+  private hard(light: MomentLight, px: number, py: number, within: readonly number[]): void {
+    const { moment, seen } = this;
+    if (!this.aim(light, px, py)) return;
+    for (const index of light.occluders) {
+      const occluder = moment.occluders[index];
+      const farthest = farthestStop(light, occluder, this.ray.distance);
+      const isStopped =
+        this.stops(occluder.pieces, !occluder.closed, farthest) ||
+        (within.includes(index) && this.stops(occluder.inner, true, farthest));
+      if (!isStopped) continue;
+      const { transmits } = occluder;
+      for (let c = 0; c < 3; c++) seen[c] *= transmits ? transmits[c] : 0;
+      if (!transmits) return;
+    }
+  }
+
+  /** @returns whether there is a way at all: none at the light itself, nor for one straight above */
+  private aim({ source }: MomentLight, px: number, py: number): boolean {
+    const { ray } = this;
+    const dx = source.parallel ? source.x : source.x - px;
+    const dy = source.parallel ? source.y : source.y - py;
+    const length = Math.sqrt(dx * dx + dy * dy);
+    if (length < 1e-12) return false;
+    ray.px = px;
+    ray.py = py;
+    ray.wx = dx / length;
+    ray.wy = dy / length;
+    ray.distance = source.parallel ? FARTHEST_PX : length;
+    return true;
+  }
+
+  private stops(pieces: readonly EdgePiece[], bothSides: boolean, farthest: number): boolean {
+    const { px, py, wx, wy } = this.ray;
+    return pieces.some(({ edges }) => stopsRay(edges, bothSides, px, py, wx, wy, farthest));
+  }
+
+  private soft(light: MomentLight, px: number, py: number, within: readonly number[]): void {
+    const { moment, chord, seen } = this;
+    if (!this.aim(light, px, py)) return;
+    chord.clear();
+    for (const index of light.occluders) {
+      const occluder = moment.occluders[index];
+      for (const { edges } of occluder.pieces) this.project(edges, !occluder.closed, light, occluder, index);
+      if (!within.includes(index)) continue;
+      for (const { edges } of occluder.inner) this.project(edges, true, light, occluder, index);
+    }
+    chord.seen((index) => moment.occluders[index].transmits, seen);
+  }
+
+  /** Adds what edges stop of the chord. */
+  private project(
+    edges: Float64Array,
+    bothSides: boolean,
+    light: MomentLight,
+    occluder: MomentOccluder,
+    index: number,
+  ): void {
+    const { px, py, wx, wy, distance } = this.ray;
+    const { parallel } = light.source;
+    const farthest = farthestStop(light, occluder, distance);
+    // The chord is as far away as the light; of a parallel one it is the tangent of the angle that counts.
+    const scale = (parallel ? 1 : distance) / light.size;
+    for (let i = 0; i < edges.length; i += 4) {
+      if (!bothSides && sideOf(edges[i], edges[i + 1], edges[i + 2], edges[i + 3], px, py) <= 0) continue;
+      const ax = edges[i] - px;
+      const ay = edges[i + 1] - py;
+      const bx = edges[i + 2] - px;
+      const by = edges[i + 3] - py;
+      let xa = wx * ay - wy * ax;
+      let za = wx * ax + wy * ay;
+      let xb = wx * by - wy * bx;
+      let zb = wx * bx + wy * by;
+      if (za > zb) [xa, za, xb, zb] = [xb, zb, xa, za];
+      if (zb <= NEAREST_EDGE_PX || za >= farthest) continue;
+      const slope = zb > za ? (xb - xa) / (zb - za) : 0;
+      if (za < NEAREST_EDGE_PX) [xa, za] = [xa + slope * (NEAREST_EDGE_PX - za), NEAREST_EDGE_PX];
+      if (zb > farthest) [xb, zb] = [xa + slope * (farthest - za), farthest];
+      const s = (xa / za) * scale;
+      const t = (xb / zb) * scale;
+      const from = Math.max(-1, Math.min(s, t));
+      const to = Math.min(1, Math.max(s, t));
+      if (to <= from) continue;
+      const weight =
+        occluder.staturePx === null
+          ? 1
+          : weightAt(light, occluder.staturePx, distance, depthAt((from + to) / 2 / scale, xa, za, xb, zb));
+      this.chord.add(from, to, weight, index);
+    }
+  }
 }
 
-function withinBox({ box }: MomentOccluder, x: number, y: number): boolean {
-  return x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
+/** Depth at which a ray of slope x / z meets the segment between two places of the frame. */
+function depthAt(slope: number, xa: number, za: number, xb: number, zb: number): number {
+  const across = xb - xa - slope * (zb - za);
+  if (across === 0) return za;
+  return za + ((slope * za - xa) / across) * (zb - za);
 }
 
-/** By the even-odd rule over all pieces, none of which need be closed by itself. */
-function isInsideOf({ pieces }: MomentOccluder, x: number, y: number): boolean {
+/** Beyond this an occluder is too low to stop the light, whatever part of the light is asked. */
+export function farthestStop(
+  { source, size }: MomentLight,
+  { staturePx }: MomentOccluder,
+  distance: number,
+): number {
+  if (staturePx === null) return distance;
+  if (source.parallel) {
+    const slope = sunSlope(source.x, source.y, source.z);
+    const lowest = size > 0 ? Math.max(0, (slope - size) / (1 + slope * size)) : slope;
+    return lowest > 0 ? Math.min(distance, staturePx / lowest) : distance;
+  }
+  const lowest = source.heightPx - size;
+  return lowest > staturePx ? (distance * staturePx) / lowest : distance;
+}
+
+/** Tangent of a parallel source's altitude. */
+function sunSlope(x: number, y: number, z: number): number {
+  return z / Math.sqrt(x * x + y * y);
+}
+
+/** How much of a soft light an occluder of some stature stops at a depth: less toward the end of its shadow. */
+function weightAt({ source, size }: MomentLight, staturePx: number, distance: number, depth: number): number {
+  if (source.parallel) {
+    const slope = sunSlope(source.x, source.y, source.z);
+    const low = (slope - size) / (1 + slope * size);
+    const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
+    return high === Infinity ? 1 : clamp01((staturePx / depth - low) / (high - low));
+  }
+  return clamp01(((staturePx * distance) / depth - (source.heightPx - size)) / (2 * size));
+}
+
+function clamp01(v: number): number {
+  return v < 0 ? 0 : v > 1 ? 1 : v;
+}
+
+/** Whether a point lies within an occluder that stands in its own shade: by the even-odd rule over all its pieces. */
+function isWithin({ inner, pieces, box }: MomentOccluder, x: number, y: number): boolean {
+  if (inner.length === 0 || x < box.left || x > box.right || y < box.top || y > box.bottom) return false;
   return pieces.reduce((inside, { edges }) => inside !== isInside(edges, x, y), false);
-}
-
-function isStopped(
-  moment: Moment,
-  light: MomentLight,
-  px: number,
-  py: number,
-  inOwnShade: number[],
-): boolean {
-  const dx = light.x - px;
-  const dy = light.y - py;
-  const distance = Math.sqrt(dx * dx + dy * dy);
-  if (distance === 0) return false;
-  for (const index of light.occluders) {
-    const occluder = moment.occluders[index];
-    const bothSides = !occluder.closed || inOwnShade.includes(index);
-    for (const { edges } of occluder.pieces)
-      if (stopsRay(edges, bothSides, px, py, dx / distance, dy / distance, distance)) return true;
-  }
-  return false;
 }
 
 /**

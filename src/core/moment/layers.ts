@@ -4,6 +4,7 @@ import { affineOf, composed, inverse, mappedBox, moved, normalMatrix, type Affin
 import { hexInLightSpace, type LightSpace } from '../raster/colour';
 import {
   settingsOf,
+  type Answer,
   type Artwork,
   type ArtworkFrame,
   type FlamePart,
@@ -12,6 +13,7 @@ import {
   type SceneDocument,
   type Sprite,
 } from '../scene/document';
+import { SEEN_GAIN } from '../scene/defaults';
 import { circuitMask } from './circuits';
 import { RowMemory, type Drawn } from './draw-order';
 import { flamePartsOf } from './lamps';
@@ -57,21 +59,38 @@ function madeLayers(
   const { scene } = resolving;
   const layers: MomentLayer[] = [];
   const listensOnPlane = circuitMask(scene, plane.circuitIds);
-  const put = (sprite: MomentSprite, takesShadows: boolean, listens: number) => {
+  const put = (sprite: MomentSprite, light: Omit<MomentLayer, 'sprites'>) => {
     const last = layers.at(-1);
-    if (last && last.takesShadows === takesShadows && last.listens === listens) last.sprites.push(sprite);
-    else layers.push({ takesShadows, listens, sprites: [sprite] });
+    // What shows only in light shows by its own light alone.
+    const joins =
+      last &&
+      light.seenGain === null &&
+      last.seenGain === null &&
+      last.takesShadows === light.takesShadows &&
+      last.takesCasts === light.takesCasts &&
+      last.listens === light.listens;
+    if (joins) last.sprites.push(sprite);
+    else layers.push({ ...light, sprites: [sprite] });
   };
-  for (const tiles of tileSprites(resolving, planeId, plane)) put(tiles, true, listensOnPlane);
+  const asPlane = { takesShadows: true, takesCasts: true, listens: listensOnPlane, seenGain: null };
+  const gainOf = (answer: Answer, gain: number) => (answer === 'seen-when-lit' ? gain : null);
+  for (const tiles of tileSprites(resolving, planeId, plane))
+    put(tiles, { ...asPlane, seenGain: gainOf(plane.answer, SEEN_GAIN) });
   for (const thing of things) {
     if (!isShown(scene, thing.record)) continue;
     if (thing.kind === 'sprite') {
       const { record } = thing;
       const sprite = spriteOf(resolving, plane, record);
-      const listens = record.circuitIds ? circuitMask(scene, record.circuitIds) : listensOnPlane;
-      if (sprite) put(sprite, record.takesShadows, listens);
+      if (!sprite) continue;
+      put(sprite, {
+        takesShadows: record.takesShadows,
+        takesCasts: !record.castsShape,
+        listens: record.circuitIds ? circuitMask(scene, record.circuitIds) : listensOnPlane,
+        seenGain: gainOf(record.answer ?? plane.answer, record.seenGain),
+      });
     } else {
-      for (const flame of flamesOf(resolving, thing.record)) put(flame, true, listensOnPlane);
+      for (const { answer, sprite } of flamesOf(resolving, thing.record))
+        put(sprite, { ...asPlane, seenGain: gainOf(answer, SEEN_GAIN) });
     }
   }
   return layers;
@@ -152,23 +171,25 @@ function shownSprite(
   };
 }
 
-function flamesOf({ scene, seconds, pictureIndex, passing }: Resolving, lamp: Lamp): MomentSprite[] {
+function flamesOf(
+  { scene, seconds, pictureIndex, passing }: Resolving,
+  lamp: Lamp,
+): { answer: Answer; sprite: MomentSprite }[] {
   const map = lampAffine(scene, lamp, seconds);
   if (!map) return [];
   return flamePartsOf(scene, lamp).flatMap((flame) => {
     const artwork = scene.artworks[flame.artworkId];
     if (!artwork || flame.opacity <= 0) return [];
     const figure = composed(map, affineOf({ ...flame, flipY: false }, artwork.pivotX, artwork.pivotY));
-    return (
-      shownSprite(figure, frameOfFlame(artwork, flame, seconds), {
-        picture: pictureIndex.get(flame.artworkId)!,
-        hasRelief: passing.relief && scene.reliefs[flame.artworkId] !== undefined,
-        opacity: flame.opacity,
-        selfLit: flame.answer === 'self-lit',
-        glowLevel: flame.glowLevel,
-        colour: null,
-      }) ?? []
-    );
+    const sprite = shownSprite(figure, frameOfFlame(artwork, flame, seconds), {
+      picture: pictureIndex.get(flame.artworkId)!,
+      hasRelief: passing.relief && scene.reliefs[flame.artworkId] !== undefined,
+      opacity: flame.opacity,
+      selfLit: flame.answer === 'self-lit',
+      glowLevel: flame.glowLevel,
+      colour: null,
+    });
+    return sprite ? [{ answer: flame.answer, sprite }] : [];
   });
 }
 

@@ -1,6 +1,6 @@
 /** The lights that burn: those of the scene, and those of placed lamps. */
-import { applyTo, type Affine } from '../geometry/affine';
-import { hexInLightSpace, type Rgb } from '../raster/colour';
+import type { Affine, Box } from '../geometry/affine';
+import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import {
   compare,
   settingsOf,
@@ -13,17 +13,20 @@ import {
 import { wickAt } from '../time/wick';
 import { circuitMask } from './circuits';
 import { lightPartsOf, partId } from './lamps';
+import { figureOf, grown } from './light-figure';
 import {
+  CURVE_DRAWN,
   CURVE_EASED,
   CURVE_EVEN,
   CURVE_NATURAL,
   CURVE_STRAIGHT,
+  TABLE_SIZE,
   type MomentLight,
-  type MomentOccluder,
 } from './moment';
-import type { FoundOccluders } from './occluders';
+import type { FoundOccluders, OccluderSource } from './occluders';
 import type { Passing } from './passing';
 import { carriersOf, groundMap, isShown, lampAffine } from './standing';
+import { curveTable, stopsTable } from './tables';
 
 /** The curves of the document as the numbers of a Moment. */
 export const CURVE_NUMBERS: Record<FallCurve, number> = {
@@ -31,6 +34,7 @@ export const CURVE_NUMBERS: Record<FallCurve, number> = {
   eased: CURVE_EASED,
   natural: CURVE_NATURAL,
   even: CURVE_EVEN,
+  drawn: CURVE_DRAWN,
 };
 
 /** A light with all that says how it burns. */
@@ -48,38 +52,70 @@ interface Burning {
   y: number;
 }
 
-export function lightsOf(
-  scene: SceneDocument,
-  planeIndex: ReadonlyMap<string, number>,
-  found: FoundOccluders,
-  seconds: number,
-  passing: Passing,
-): MomentLight[] {
+export interface Lighting {
+  scene: SceneDocument;
+  planeIndex: ReadonlyMap<string, number>;
+  pictureIndex: ReadonlyMap<string, number>;
+  seconds: number;
+  passing: Passing;
+}
+
+export function lightsOf(lighting: Lighting, found: FoundOccluders): MomentLight[] {
+  const { scene, seconds, passing } = lighting;
   const out: MomentLight[] = [];
   for (const burning of burningLights(scene, seconds, passing)) {
-    const light = resolved(scene, burning, planeIndex, seconds);
+    const light = resolved(lighting, burning);
     if (!light) continue;
-    const { fixture, look, wick } = burning;
-    if (look.shadows) {
-      const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
-      // By its widest reach, so that a trembling one is not stopped by others at every frame.
-      const widest = Math.max(1, look.corePx, look.reachPx * Math.max(1, wick?.reachHigh ?? 1));
-      found.occluders.forEach((occluder, index) => {
-        if (occluder.plane < light.spanFar || occluder.plane > light.spanNear) return;
-        const { spriteId } = found.sources[index];
-        if (spriteId !== null && carriers.includes(spriteId)) return;
-        if (isWithin(occluder, light.x, light.y, widest)) light.occluders.push(index);
-      });
-    }
+    if (burning.look.shadows && light.ambient === 'no')
+      light.occluders = stopping(scene, burning, light, found);
     out.push(light);
   }
   return out;
 }
 
-function isWithin({ box }: MomentOccluder, x: number, y: number, reachPx: number): boolean {
-  return (
-    box.left <= x + reachPx && box.right >= x - reachPx && box.top <= y + reachPx && box.bottom >= y - reachPx
-  );
+/** The occluders that may stop a light. */
+function stopping(
+  scene: SceneDocument,
+  { fixture, wick }: Burning,
+  light: MomentLight,
+  { occluders, sources }: FoundOccluders,
+): number[] {
+  const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
+  // By its widest reach, so that a trembling one is not stopped by others at every frame.
+  const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1);
+  const near = light.source.parallel ? null : grown(withPlace(light.box, light.source), widest + light.size);
+  const out: number[] = [];
+  occluders.forEach((occluder, index) => {
+    const source = sources[index];
+    if (!isNamed(fixture, source, occluder.plane, light)) return;
+    if (source.spriteId !== null && carriers.includes(source.spriteId)) return;
+    if (!near || overlaps(occluder.box, near)) out.push(index);
+  });
+  return out;
+}
+
+/** Whether a light is stopped by an occluder at all: by its planes and sets, or by its span. */
+function isNamed(
+  { stoppedBy }: Fixture,
+  { planeId, setIds }: OccluderSource,
+  plane: number,
+  { spanFar, spanNear }: MomentLight,
+): boolean {
+  if (!stoppedBy) return plane >= spanFar && plane <= spanNear;
+  return stoppedBy.planeIds.includes(planeId) || setIds.some((id) => stoppedBy.setIds.includes(id));
+}
+
+function withPlace({ left, top, right, bottom }: Box, { x, y }: { x: number; y: number }): Box {
+  return {
+    left: Math.min(left, x),
+    top: Math.min(top, y),
+    right: Math.max(right, x),
+    bottom: Math.max(bottom, y),
+  };
+}
+
+function overlaps(a: Box, b: Box): boolean {
+  return a.left <= b.right && a.right >= b.left && a.top <= b.bottom && a.bottom >= b.top;
 }
 
 /** By id, so that their order in the document changes no bit. */
@@ -90,7 +126,7 @@ function burningLights(scene: SceneDocument, seconds: number, passing: Passing):
   for (const [id, light] of Object.entries(scene.lights)) {
     if (!isOn(id, light)) continue;
     const wick = light.wickId === null ? null : (scene.wicks[light.wickId] ?? null);
-    const map = groundMap(scene, light, seconds);
+    const map = groundMap(scene, light, light.still ? 0 : seconds);
     out.push({ id, phaseId: id, fixture: light, look: light, wick, share: 1, map, x: light.x, y: light.y });
   }
   for (const [id, lamp] of Object.entries(scene.lamps)) {
@@ -115,33 +151,61 @@ function burningLights(scene: SceneDocument, seconds: number, passing: Passing):
 }
 
 function resolved(
-  scene: SceneDocument,
+  { scene, planeIndex, pictureIndex, seconds }: Lighting,
   { phaseId, fixture, look, wick, share, map, x, y }: Burning,
-  planeIndex: ReadonlyMap<string, number>,
-  seconds: number,
 ): MomentLight | null {
-  const alive = wick ? wickAt(wick, phaseId, seconds) : { level: 1, reach: 1 };
+  const alive = wick && !look.still ? wickAt(wick, phaseId, seconds) : { level: 1, reach: 1 };
   const level = look.level * share * alive.level;
   if (level <= 0 || !map) return null;
-  const [atX, atY] = applyTo(map, x, y);
+  const figure = figureOf(scene, look, map, x, y, alive.reach, seconds, pictureIndex);
+  if (!figure || isSunk(figure)) return null;
   const { far, near } = spanOf(fixture, planeIndex);
+  const space = settingsOf(scene).lightSpace;
+  const shadow = hexInLightSpace(look.shadowColour, space);
   return {
-    x: atX,
-    y: atY,
-    rgb: hexInLightSpace(look.colour, settingsOf(scene).lightSpace).map((v) => v * level) as Rgb,
-    corePx: look.corePx,
-    reachPx: Math.max(1, look.corePx, look.reachPx * alive.reach),
+    ...figure,
+    ambient: look.kind !== 'ambient' ? 'no' : look.replaces ? 'instead' : 'added',
+    blend: look.kind === 'ambient' ? 'add' : look.blend,
+    rim: look.rim && look.kind !== 'ambient',
+    rgb: hexInLightSpace(look.colour, space).map((v) => v * level) as Rgb,
+    stops: look.stops.length === 0 ? null : levelled(look, level, space),
+    squash: look.squash,
     curve: CURVE_NUMBERS[look.curve],
+    drawn: look.curve === 'drawn' ? curveTable(look.drawnCurve) : null,
     steepness: look.steepness,
-    heightPx: look.heightPx,
-    air: look.air,
+    bands: look.bands,
+    dither: look.dither,
+    blockPx: look.blockPx,
+    air: look.rim ? 0 : look.air,
+    wrap: look.wrap,
     relief: look.relief,
+    shadowLet: shadow.map((v) => 1 + (v - 1) * look.shadowOpacity) as Rgb,
     plane: planeIndex.get(fixture.planeId)!,
     spanFar: far,
     spanNear: near,
     feeds: circuitMask(scene, fixture.circuitIds),
     occluders: [],
+    throwsShapes: look.kind === 'sun' && look.shadows,
+    casts: [],
   };
+}
+
+/** A parallel source below the picture's plane gives nothing. */
+function isSunk({ figure, source }: Pick<MomentLight, 'figure' | 'source'>): boolean {
+  return figure === 'even' && source.parallel && source.z <= 0;
+}
+
+const levelledTables = new WeakMap<Float32Array, { level: number; table: Float32Array }>();
+
+/** The colours of stops times the level; the same array while neither changes. */
+function levelled({ colour, stops }: LightLook, level: number, space: LightSpace): Float32Array {
+  const table = stopsTable(colour, stops, space);
+  const known = levelledTables.get(table);
+  if (known?.level === level) return known.table;
+  const out = new Float32Array(3 * TABLE_SIZE);
+  for (let i = 0; i < out.length; i++) out[i] = table[i] * level;
+  levelledTables.set(table, { level, table: out });
+  return out;
 }
 
 /** The indices of the planes that a light reaches. An end whose plane is gone is open. */

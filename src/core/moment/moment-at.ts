@@ -3,15 +3,18 @@
  * is remembered from call to call changes nothing but the time it takes, and the order of records in the document
  * changes no bit of what comes out.
  */
+import { exp } from '../geometry/exact';
 import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
-import { compare, inOrder, settingsOf, type SceneDocument } from '../scene/document';
+import { compare, inOrder, settingsOf, type SceneDocument, type SceneSettings } from '../scene/document';
 import { ambientAt } from '../time/cues';
+import { castsOf } from './casts';
 import { drawOrder } from './draw-order';
 import { layersOf, type Resolving } from './layers';
 import { lightsOf } from './lights';
-import type { Moment, MomentPicture, View } from './moment';
+import type { Moment, MomentFinish, MomentPicture, View } from './moment';
 import { occludersOf } from './occluders';
 import type { Passing } from './passing';
+import { parallaxShift } from './standing';
 
 /** The view that shows just the gate, `outputPerScenePx` times as large. */
 export function gateView(scene: SceneDocument, outputPerScenePx = 1): View {
@@ -45,6 +48,8 @@ export function momentAt(
       : occludersOf(scene, planeIndex, order, seconds);
   const ambient = ambientAt(scene, clockHours);
   const resolving: Resolving = { scene, seconds, space, pictureIndex, passing };
+  const lighting = { scene, planeIndex, pictureIndex, seconds, passing };
+  const lights = passing.unlit ? [] : lightsOf(lighting, found);
   return {
     clockHours,
     seconds,
@@ -61,16 +66,29 @@ export function momentAt(
     ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
     workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
     unlit: passing.unlit,
-    planes: planes.map(([planeId, plane]) => ({
-      tint: hexInLightSpace(plane.tint, space),
-      overlay: plane.overlay,
-      layers: plane.hidden ? [] : layersOf(resolving, planeId, plane, order.get(planeId) ?? []),
-    })),
-    lights: passing.unlit ? [] : lightsOf(scene, planeIndex, found, seconds, passing),
+    finish: finishOf(settings),
+    planes: planes.map(([planeId, plane]) => {
+      const [originX, originY] = parallaxShift(scene, plane);
+      return {
+        tint: hexInLightSpace(plane.tint, space),
+        originX,
+        originY,
+        overlay: plane.overlay,
+        layers: plane.hidden ? [] : layersOf(resolving, planeId, plane, order.get(planeId) ?? []),
+      };
+    }),
+    lights,
     occluders: found.occluders,
+    casts: passing.shadows ? castsOf(lighting, lights) : [],
     pictures,
   };
 }
+
+function finishOf({ exposureStops, tone, whiteLevel }: SceneSettings): MomentFinish {
+  return { exposure: exp(exposureStops * LN2), whiteLevel: tone === 'shoulder' ? whiteLevel : 0 };
+}
+
+const LN2 = 0.6931471805599453;
 
 let lastSolo: {
   planes: SceneDocument['planes'];

@@ -19,15 +19,25 @@ export interface Moment {
   ambient: Rgb;
   /** An even light on every plane for the editor's eyes; black where the work lamp is out. */
   workLamp: Rgb;
-  /** The art as it is: light 1 everywhere, nothing in the air. */
+  /** The art as it is: light 1 everywhere, nothing in the air, no finish. */
   unlit: boolean;
+  finish: MomentFinish;
   /** Far to near. */
   planes: MomentPlane[];
   /** By id. */
   lights: MomentLight[];
   /** By id. */
   occluders: MomentOccluder[];
+  casts: MomentCast[];
   pictures: MomentPicture[];
+}
+
+/** What becomes of the finished light, on linear values. */
+export interface MomentFinish {
+  /** Multiplies it. */
+  exposure: number;
+  /** The level that the shoulder brings to white; 0 cuts off above 1. */
+  whiteLevel: number;
 }
 
 /** Which part of the scene is drawn, and how large. */
@@ -50,6 +60,9 @@ export interface MomentPicture {
 
 export interface MomentPlane {
   tint: Rgb;
+  /** Where its own cells are counted from: bands are dithered, and blocks lie, on its art. */
+  originX: number;
+  originY: number;
   /** Drawn after everything else, unlit, onto the finished picture. */
   overlay: boolean;
   layers: MomentLayer[];
@@ -58,8 +71,12 @@ export interface MomentPlane {
 /** A run of sprites that are lit as one. */
 export interface MomentLayer {
   takesShadows: boolean;
+  /** Whether the shapes of standing sprites fall on it; they do not on what stands itself. */
+  takesCasts: boolean;
   /** Circuits that light it, as bits. */
   listens: number;
+  /** It shows only where light falls, and how soon; null shows anyway. */
+  seenGain: number | null;
   sprites: MomentSprite[];
 }
 
@@ -103,19 +120,57 @@ export const CURVE_STRAIGHT = 0;
 export const CURVE_EASED = 1;
 export const CURVE_NATURAL = 2;
 export const CURVE_EVEN = 3;
+export const CURVE_DRAWN = 4;
+
+/** Values of a drawn curve, and colours of stops, from core to reach; read linearly between. */
+export const TABLE_SIZE = 257;
+
+export type MomentBlend = 'add' | 'lighten' | 'uncover' | 'subtract';
+
+/**
+ * What decides how bright a light is at a distance: `round` round its place, `cone` also by the bearing, `area` by the
+ * distance from an outline, `picture` by its gobo alone, `even` is the same everywhere.
+ */
+export type MomentFigure = 'round' | 'cone' | 'area' | 'picture' | 'even';
 
 export interface MomentLight {
+  figure: MomentFigure;
+  /** It is a part of the ambient light, without facing or shadows: added to it, or in its place. */
+  ambient: 'no' | 'added' | 'instead';
+  blend: MomentBlend;
+  /** It gives to the rims of sprites alone. */
+  rim: boolean;
   x: number;
   y: number;
   /** Colour times level. */
   rgb: Rgb;
+  /** Colours from core to reach, times level, three a place; null is one colour. */
+  stops: Float32Array | null;
   corePx: number;
   reachPx: number;
+  squash: number;
   curve: number;
+  /** The table of the drawn curve. */
+  drawn: Float32Array | null;
   steepness: number;
-  heightPx: number;
+  cone: MomentCone | null;
+  area: MomentArea | null;
+  gobo: MomentGobo | null;
+  source: MomentSource;
+  /** Steps of brightness; 0 is smooth. */
+  bands: number;
+  dither: boolean;
+  /** Cells within which it is the same; 0 is none. */
+  blockPx: number;
   air: number;
+  wrap: number;
   relief: number;
+  /** Half the chord of what shines, px; the tangent of half its angle where the source is parallel. */
+  size: number;
+  /** What comes through its shadows anyway. */
+  shadowLet: Rgb;
+  /** Where it reaches; endless on every side where it is the same everywhere. */
+  box: Box;
   /** Index of the plane that it hangs on, and of the planes that it reaches, both included. */
   plane: number;
   spanFar: number;
@@ -124,21 +179,82 @@ export interface MomentLight {
   feeds: number;
   /** Indices into `occluders` of those within reach that stop it; empty where it throws no shadows. */
   occluders: number[];
+  /** A sun in which standing sprites throw their shape. */
+  throwsShapes: boolean;
+  /** Indices into `casts` of the standing sprites that throw their shape in it. */
+  casts: number[];
 }
+
+export interface MomentCone {
+  /** Unit vector that it points along. */
+  x: number;
+  y: number;
+  /** Half angles, radians. */
+  beam: number;
+  field: number;
+}
+
+export interface MomentArea {
+  /** Directed edges in scene px, interior on the left. */
+  edges: Float64Array;
+  featherPx: number;
+}
+
+export interface MomentGobo {
+  /** Index into `pictures`. */
+  picture: number;
+  frame: Rect;
+  /** Scene place to px of the frame. */
+  inverse: Affine;
+  /** Over this much of the frame's width and height, from each border, it fades out. */
+  fadeX: number;
+  fadeY: number;
+  nearest: boolean;
+}
+
+/** Where light comes from: a place with its height, or one direction everywhere. */
+export type MomentSource =
+  | { parallel: false; x: number; y: number; heightPx: number }
+  | {
+      parallel: true;
+      /** Unit vector toward the light. */
+      x: number;
+      y: number;
+      z: number;
+    };
 
 export interface MomentOccluder {
   plane: number;
   closed: boolean;
-  /** Whether what casts the shadow lies in it. */
-  ownDark: boolean;
   /** All its edges; a piece that did not change is the same object from Moment to Moment. */
   pieces: readonly EdgePiece[];
+  /** What also stops light from either side for points within it; empty where it stays lit. */
+  inner: readonly EdgePiece[];
+  /** The light that comes through; null is none. */
+  transmits: Rgb | null;
+  /** Its height above the ground; null is endless. */
+  staturePx: number | null;
   box: Box;
 }
 
 export interface EdgePiece {
   /** Directed edges in scene px, interior on the left of a closed outline's. */
   edges: Float64Array;
+  box: Box;
+}
+
+/** The shape of a standing sprite on the ground, as one sun throws it. */
+export interface MomentCast {
+  picture: number;
+  frame: Rect;
+  opacity: number;
+  /** Scene place to px of the frame. */
+  inverse: Affine;
+  /** Height above the foot of a scene place: a x + b y + c; nothing is thrown below 0. */
+  above: readonly [number, number, number];
+  /** Half the width over which the shape is softened, frame px for each px of height. */
+  spread: number;
+  plane: number;
   box: Box;
 }
 
@@ -152,6 +268,8 @@ export interface PicturePixels {
   normal: Uint8Array | null;
   /** The self-lit share of each pixel; null is none. */
   glow: Uint8Array | null;
+  /** What rim lights give to each pixel; null is nothing. */
+  rim: Uint8Array | null;
 }
 
 /** Where renderers get pixels from; null while a picture is not there, and then it is not drawn. */

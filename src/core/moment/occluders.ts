@@ -1,10 +1,13 @@
 /** What stops light: occluders of the scene, those that artworks bring to their sprites, and walls of tile planes. */
 import type { Affine, Box } from '../geometry/affine';
+import { insetEdges } from '../geometry/inset';
+import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import {
   compare,
   settingsOf,
   type ArtworkOccluder,
   type SceneDocument,
+  type Shade,
   type Sprite,
 } from '../scene/document';
 import { RowMemory, type Drawn, type DrawOrder } from './draw-order';
@@ -26,12 +29,13 @@ export interface OccluderSource {
   planeId: string;
   /** The sprite that it belongs to; null stands free. */
   spriteId: string | null;
+  setIds: readonly string[];
 }
 
 /** What stops light, before it is put into numbers. */
 interface Found {
   source: OccluderSource;
-  shape: Pick<ArtworkOccluder, 'kind' | 'ownShade'>;
+  shape: Pick<ArtworkOccluder, 'kind'> & Shade;
   pieces: readonly EdgePiece[];
 }
 
@@ -48,16 +52,44 @@ export function occludersOf(
       ...wallsOf(scene, planeId),
     ]),
   ].filter(({ source, pieces }) => pieces.length > 0 && !scene.planes[source.planeId].overlay);
+  const space = settingsOf(scene).lightSpace;
   return {
     sources: found.map(({ source }) => source),
     occluders: found.map(({ source, shape, pieces }) => ({
       plane: planeIndex.get(source.planeId)!,
       closed: shape.kind === 'closed',
-      ownDark: shape.kind === 'closed' && shape.ownShade === 'dark',
       pieces,
+      inner:
+        shape.kind === 'closed' && shape.ownShade === 'dark' ? innerPieces(pieces, shape.soakPx) : NO_PIECES,
+      transmits: transmittance(shape, space),
+      staturePx: shape.staturePx,
       box: pieces.length === 1 ? pieces[0].box : boxAround(pieces.map((piece) => piece.box)),
     })),
   };
+}
+
+const NO_PIECES: readonly EdgePiece[] = [];
+
+/** The light that comes through; null is none. */
+function transmittance({ transmitShare, transmitColour }: Shade, space: LightSpace): Rgb | null {
+  if (transmitShare === 0) return null;
+  return hexInLightSpace(transmitColour, space).map((v) => v * transmitShare) as Rgb;
+}
+
+const inset = new WeakMap<readonly EdgePiece[], { soakPx: number; pieces: readonly EdgePiece[] }>();
+
+/** The edges that stop light within an occluder: its own, drawn in by what light soaks into. */
+function innerPieces(pieces: readonly EdgePiece[], soakPx: number): readonly EdgePiece[] {
+  if (soakPx === 0) return pieces;
+  const known = inset.get(pieces);
+  if (known?.soakPx === soakPx) return known.pieces;
+  const edges = insetEdges(
+    pieces.map((piece) => piece.edges),
+    soakPx,
+  );
+  const made = edges.length === 0 ? NO_PIECES : [{ edges, box: boxOfEdges(edges) }];
+  inset.set(pieces, { soakPx, pieces: made });
+  return made;
 }
 
 const NOTHING_DRAWN: readonly Drawn[] = [];
@@ -76,7 +108,7 @@ function placedOccluders(scene: SceneDocument, seconds: number): Found[] {
       if (!isShown(scene, standing)) return [];
       const map = sprite ? spriteAffine(scene, sprite, seconds) : groundMap(scene, standing, seconds);
       if (!map) return [];
-      const source = { id, name, planeId, spriteId };
+      const source = { id, name, planeId, spriteId, setIds: occluder.setIds };
       return [{ source, shape: occluder, pieces: piecesOf(occluder, occluder, map) }];
     });
 }
@@ -105,7 +137,13 @@ function brought(scene: SceneDocument, { kind, id, record }: Drawn, seconds: num
   if (!map) return [];
   const frame = frameNumber(record, artwork, seconds);
   return artwork.occluders.map((occluder) => ({
-    source: { id: `${id}/${occluder.id}`, name: occluder.name, planeId: record.planeId, spriteId: id },
+    source: {
+      id: `${id}/${occluder.id}`,
+      name: occluder.name,
+      planeId: record.planeId,
+      spriteId: id,
+      setIds: record.setIds,
+    },
     shape: occluder,
     pieces: piecesOf(record, outlinesAt(artwork, occluder, frame), map),
   }));
@@ -119,8 +157,8 @@ function wallsOf(scene: SceneDocument, planeId: string): Found[] {
   if (!tiles?.blocks || hidden || !artwork) return [];
   return [
     {
-      source: { id: planeId, name, planeId, spriteId: null },
-      shape: { kind: 'closed', ownShade: tiles.ownShade },
+      source: { id: planeId, name, planeId, spriteId: null, setIds: [] },
+      shape: { ...tiles, kind: 'closed' },
       pieces: wallPieces(scene, planeId, tiles, artwork, gridMap(scene, plane, tiles)),
     },
   ];

@@ -127,7 +127,7 @@ describe('a lamp', () => {
       ...scene.luminaires.lantern,
       lights: [{ ...scene.luminaires.lantern.lights[0], heightPx: 99 }],
     };
-    expect(shown({ ...scene, luminaires: { lantern } }).lights[0].heightPx).toBe(99);
+    expect(shown({ ...scene, luminaires: { lantern } }).lights[0].source).toMatchObject({ heightPx: 99 });
   });
 
   it('draws its flame in its place among the sprites of its plane', () => {

@@ -3,7 +3,8 @@ import type { PartStroke } from '../relief/parts';
 import type { Cells, Recipe } from '../relief/recipe';
 import type { ImportedUse } from '../relief/source';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
-import type { Answer, OccluderKind, OwnShade } from './kinds';
+import type { Answer, OccluderKind } from './kinds';
+import type { Shade } from './light-records';
 
 /** A frame of an artwork: a part of its picture. */
 export interface ArtworkFrame {
@@ -38,11 +39,10 @@ export interface Bracket extends BracketPlace {
 }
 
 /** An outline that an artwork brings to each of its sprites; px of the figure. */
-export interface ArtworkOccluder {
+export interface ArtworkOccluder extends Shade {
   id: string;
   name: string;
   kind: OccluderKind;
-  ownShade: OwnShade;
   /** In frames that have none of their own. */
   outlines: number[][];
   smooth: number[][];

@@ -11,6 +11,7 @@ import type {
   Relief,
   SceneDocument,
   SceneSettings,
+  Shade,
   Sprite,
   Wick,
 } from './document';
@@ -28,6 +29,10 @@ export const NEW_SETTINGS: SceneSettings = {
   ambientColour: '#aab4c4',
   ambientLevel: 0.35,
   clockHours: 19,
+  viewTiltDeg: 0,
+  exposureStops: 0,
+  tone: 'clip',
+  whiteLevel: 4,
 };
 
 export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>): Plane {
@@ -43,6 +48,9 @@ export function newPlane(fields: Pick<Plane, 'name' | 'order'> & Partial<Plane>)
     ...fields,
   };
 }
+
+/** How soon things show that are seen when lit: at a quarter of the light of white art. */
+export const SEEN_GAIN = 4;
 
 export function newSprite(
   fields: Pick<Sprite, 'name' | 'planeId' | 'order' | 'artworkId' | 'x' | 'y'> & Partial<Sprite>,
@@ -64,6 +72,8 @@ export function newSprite(
     ownOccluders: false,
     glowLevel: 1,
     takesShadows: true,
+    seenGain: SEEN_GAIN,
+    castsShape: false,
     hidden: false,
     locked: false,
     ...fields,
@@ -73,20 +83,57 @@ export function newSprite(
 export const NEW_LOOK: LightLook = {
   kind: 'point',
   colour: '#ffd9a0',
+  stops: [],
   level: 1.5,
+  blend: 'add',
+  rim: false,
+  replaces: true,
   corePx: 6,
   reachPx: 120,
+  squash: 1,
   curve: 'natural',
+  drawnCurve: [0, 1, 0.35, 0.55, 1, 0],
   steepness: 1,
   heightPx: 32,
+  bearingDeg: 90,
+  altitudeDeg: 45,
+  beamDeg: 24,
+  fieldDeg: 46,
+  outlines: [],
+  smooth: [],
+  featherPx: 10,
+  turnDeg: 0,
+  source: 'point',
+  sourceX: 0,
+  sourceY: 0,
+  gobo: null,
+  bands: 0,
+  dither: false,
+  blockPx: 0,
   air: 0,
+  wrap: 0,
   relief: 1,
   shadows: true,
+  sizePx: 0,
+  sizeDeg: 0.5,
+  shadowOpacity: 1,
+  shadowColour: '#000000',
+  still: false,
+};
+
+/** What stops light altogether, endlessly, and stays lit itself. */
+export const NEW_SHADE: Shade = {
+  ownShade: 'lit',
+  soakPx: 0,
+  transmitShare: 0,
+  transmitColour: '#ffffff',
+  staturePx: null,
 };
 
 const NEW_FIXTURE = {
   hangsOn: null,
   blockedByCarrier: false,
+  stoppedBy: null,
   spanFarId: null,
   spanNearId: null,
   hidden: false,
@@ -131,7 +178,7 @@ export function newOccluder(
   return {
     spriteId: null,
     smooth: [],
-    ownShade: 'lit',
+    ...NEW_SHADE,
     setIds: [],
     hidden: false,
     locked: false,

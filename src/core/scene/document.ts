@@ -5,13 +5,15 @@
  */
 import type { LightSpace } from '../raster/colour';
 import type { Artwork, Relief, ShelfRecipe, Stroke } from './artwork';
-import type { Answer, FallCurve, LIGHT_KINDS, OccluderKind, OwnShade } from './kinds';
+import type { Answer, OccluderKind, Tone } from './kinds';
+import type { LightLook, Shade, StoppedBy } from './light-records';
 
 export * from './artwork';
 export * from './kinds';
+export * from './light-records';
 
 export const SCENE_FORMAT = 'oilwick-scene';
-export const SCENE_VERSION = 4;
+export const SCENE_VERSION = 5;
 
 /** The one record of the `settings` collection. */
 export const SETTINGS_ID = 'scene';
@@ -30,6 +32,13 @@ export interface SceneSettings {
   ambientLevel: number;
   /** The clock at which the scene opens. */
   clockHours: number;
+  /** 90 is seen from above, 0 from the side: how standing sprites throw their shape in the sun. */
+  viewTiltDeg: number;
+  /** Doublings of the finished light. */
+  exposureStops: number;
+  tone: Tone;
+  /** What the shoulder brings to white. */
+  whiteLevel: number;
 }
 
 export interface Plane {
@@ -51,7 +60,7 @@ export interface Plane {
 }
 
 /** The grid of a plane that is painted with tiles; the cells themselves lie in `chunks`. */
-export interface TileGrid {
+export interface TileGrid extends Shade {
   /** The tile sheet: its frames are the tiles. */
   artworkId: string;
   /** Corner of cell 0, 0. */
@@ -61,7 +70,6 @@ export interface TileGrid {
   cellHeightPx: number;
   /** Whether the tiles' own outlines stop light, joined to whole walls. */
   blocks: boolean;
-  ownShade: OwnShade;
 }
 
 /** Columns and rows of a chunk of a tile plane. */
@@ -136,25 +144,12 @@ export interface Sprite {
   /** How bright self-lit parts are; 1 shows the art as it was drawn. */
   glowLevel: number;
   takesShadows: boolean;
+  /** How soon a sprite that is seen when lit shows. */
+  seenGain: number;
+  /** It stands on its foot and throws its own shape in the sun. */
+  castsShape: boolean;
   hidden: boolean;
   locked: boolean;
-}
-
-/** What a light is, wherever it stands. */
-export interface LightLook {
-  kind: (typeof LIGHT_KINDS)[number];
-  colour: string;
-  level: number;
-  corePx: number;
-  reachPx: number;
-  curve: FallCurve;
-  steepness: number;
-  heightPx: number;
-  /** How much of the light is seen hanging in the air, 0 to 1. */
-  air: number;
-  /** How much the facing of surfaces counts, 0 to 1. */
-  relief: number;
-  shadows: boolean;
 }
 
 /** Where a light or a lamp is, and whom it lights. */
@@ -165,6 +160,8 @@ export interface Fixture {
   hangsOn: Hanging | null;
   /** Whether the outlines of what carries it stop its light. */
   blockedByCarrier: boolean;
+  /** Null is stopped by the occluders of the planes that it reaches. */
+  stoppedBy: StoppedBy | null;
   setIds: string[];
   /** The circuits that it feeds. */
   circuitIds: string[];
@@ -192,7 +189,7 @@ export interface Lamp extends Fixture {
   overrides: Record<string, Partial<LightPart> | Partial<FlamePart>>;
 }
 
-export interface Occluder {
+export interface Occluder extends Shade {
   name: string;
   planeId: string;
   /** The sprite that it belongs to and moves with; its points are then px of the artwork. */
@@ -202,8 +199,6 @@ export interface Occluder {
   outlines: number[][];
   /** For each outline the numbers of its smooth points; the others are corners. */
   smooth: number[][];
-  /** Whether what casts the shadow lies in it. */
-  ownShade: OwnShade;
   setIds: string[];
   hidden: boolean;
   locked: boolean;

@@ -4,12 +4,14 @@ import {
   type CollectionName,
   type Collections,
   type Hanging,
+  type LightLook,
   type ProjectCollection,
   type ProjectRecords,
   type SceneDocument,
 } from './document';
 
 type Some = Partial<Collections>;
+type SceneShowing = 'sprites' | 'planes' | 'lights' | 'lamps';
 
 /** A new id for a record, or the same one where it keeps its own. */
 export type Renaming = (collection: CollectionName, id: string) => string;
@@ -29,7 +31,15 @@ export function renamedRecords<T extends Some>(records: T, rename: Renaming): T 
     circuitIds: all('circuits', record.circuitIds),
     spanFarId: orNull('planes', record.spanFarId),
     spanNearId: orNull('planes', record.spanNearId),
+    stoppedBy: record.stoppedBy && {
+      planeIds: all('planes', record.stoppedBy.planeIds),
+      setIds: all('sets', record.stoppedBy.setIds),
+    },
   });
+  const gobo = <L extends LightLook>(look: L): L =>
+    look.gobo
+      ? { ...look, gobo: { ...look.gobo, artworkId: rename('artworks', look.gobo.artworkId) } }
+      : look;
   const change: { [C in CollectionName]?: (record: Collections[C][string]) => Collections[C][string] } = {
     planes: (plane) => ({
       ...plane,
@@ -44,7 +54,7 @@ export function renamedRecords<T extends Some>(records: T, rename: Renaming): T 
       setIds: all('sets', sprite.setIds),
       circuitIds: sprite.circuitIds && all('circuits', sprite.circuitIds),
     }),
-    lights: (light) => ({ ...fixture(light), wickId: orNull('wicks', light.wickId) }),
+    lights: (light) => ({ ...gobo(fixture(light)), wickId: orNull('wicks', light.wickId) }),
     lamps: (lamp) => ({ ...fixture(lamp), luminaireId: rename('luminaires', lamp.luminaireId) }),
     occluders: (occluder) => ({
       ...occluder,
@@ -61,6 +71,7 @@ export function renamedRecords<T extends Some>(records: T, rename: Renaming): T 
     strokes: (stroke) => ({ ...stroke, artworkId: rename('artworks', stroke.artworkId) }),
     luminaires: (luminaire) => ({
       ...luminaire,
+      lights: luminaire.lights.map(gobo),
       flames: luminaire.flames.map((flame) => ({ ...flame, artworkId: rename('artworks', flame.artworkId) })),
     }),
   };
@@ -75,14 +86,15 @@ export function renamedRecords<T extends Some>(records: T, rename: Renaming): T 
   return out as T;
 }
 
-/** Artworks and luminaires that scene records show. */
-export function shownBy({ sprites, planes, lamps }: Pick<Some, 'sprites' | 'planes' | 'lamps'>): {
+/** Artworks and luminaires that scene records show, gobos with them. */
+export function shownBy({ sprites, planes, lights, lamps }: Pick<Some, SceneShowing>): {
   artworkIds: string[];
   luminaireIds: string[];
 } {
   const artworkIds = [
     ...Object.values(sprites ?? {}).map(({ artworkId }) => artworkId),
     ...Object.values(planes ?? {}).map(({ tiles }) => tiles?.artworkId ?? null),
+    ...Object.values(lights ?? {}).map(({ gobo }) => gobo?.artworkId ?? null),
   ].filter((id): id is string => id !== null);
   return { artworkIds, luminaireIds: Object.values(lamps ?? {}).map(({ luminaireId }) => luminaireId) };
 }
@@ -93,7 +105,7 @@ export function shownBy({ sprites, planes, lamps }: Pick<Some, 'sprites' | 'plan
  */
 export function neededRecords(
   project: Pick<SceneDocument, Exclude<ProjectCollection, 'recipes'>>,
-  scene: Pick<Some, 'sprites' | 'planes' | 'lamps'>,
+  scene: Pick<Some, SceneShowing>,
 ): Omit<ProjectRecords, 'recipes'> {
   const { artworkIds, luminaireIds } = shownBy(scene);
   const artworks = new Set(artworkIds);
@@ -106,8 +118,10 @@ export function neededRecords(
       if (lender) artworks.add(lender);
       for (const { luminaireId } of project.artworks[id]?.lamps ?? []) luminaires.add(luminaireId);
     }
-    for (const id of luminaires)
+    for (const id of luminaires) {
       for (const { artworkId } of project.luminaires[id]?.flames ?? []) artworks.add(artworkId);
+      for (const { gobo } of project.luminaires[id]?.lights ?? []) if (gobo) artworks.add(gobo.artworkId);
+    }
   }
   return {
     artworks: only(project.artworks, (id) => artworks.has(id)),

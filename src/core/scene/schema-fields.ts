@@ -1,7 +1,16 @@
 /** The fields that records are made of, each as it must be. */
 import { array, boolean, number, object, string } from 'yup';
 import { LIMITS } from '../limits';
-import { ANSWERS, FALL_CURVES, LIGHT_KINDS, OCCLUDER_KINDS, OWN_SHADES, WICK_KINDS } from './document';
+import {
+  ANSWERS,
+  BLENDS,
+  FALL_CURVES,
+  LIGHT_KINDS,
+  OCCLUDER_KINDS,
+  OWN_SHADES,
+  SOURCES,
+  WICK_KINDS,
+} from './document';
 
 export const ID = /^[a-z0-9-]{1,64}$/;
 /** Bounds also keep out what is not finite. */
@@ -34,15 +43,80 @@ export function lightLook() {
   return {
     kind: oneOf(LIGHT_KINDS),
     colour: colour(),
+    stops: array()
+      .of(object({ at: within(0, 1), colour: colour() }).required())
+      .required()
+      .min(0)
+      .max(LIMITS.colourStops),
     level: within(0, 256),
+    blend: oneOf(BLENDS),
+    rim: flag(),
+    replaces: flag(),
     corePx: within(0, LIMITS.coordinatePx),
     reachPx: within(1, LIMITS.coordinatePx),
+    squash: within(0.05, 20),
     curve: oneOf(FALL_CURVES),
+    drawnCurve: array()
+      .of(within(0, 1))
+      .required()
+      .min(4)
+      .max(2 * LIMITS.curvePoints)
+      .test('curve', '${path} must hold shares and values in pairs, the shares rising', (points) =>
+        isCurve((points ?? []) as number[]),
+      ),
     steepness: within(0.1, 10),
     heightPx: within(0, 100_000),
+    bearingDeg: within(-36000, 36000),
+    altitudeDeg: within(-90, 90),
+    beamDeg: within(0, 360),
+    fieldDeg: within(0, 360),
+    ...outlines(),
+    featherPx: within(0, LIMITS.coordinatePx),
+    turnDeg: within(-36000, 36000),
+    source: oneOf(SOURCES),
+    sourceX: coordinate(),
+    sourceY: coordinate(),
+    gobo: object({
+      artworkId: id(),
+      widthPx: plainSide(),
+      heightPx: plainSide(),
+      fadePx: within(0, LIMITS.coordinatePx),
+      crisp: flag(),
+      playing: flag(),
+    })
+      .nullable()
+      .defined()
+      .notRequired()
+      .default(null),
+    bands: within(0, LIMITS.bands).integer(),
+    dither: flag(),
+    blockPx: within(0, LIMITS.blockPx).integer(),
     air: within(0, 1),
+    wrap: within(0, 1),
     relief: within(0, 1),
     shadows: flag(),
+    sizePx: within(0, 10_000),
+    sizeDeg: within(0, 45),
+    shadowOpacity: within(0, 1),
+    shadowColour: colour(),
+    still: flag(),
+  };
+}
+
+/** Shares and values in turn, the shares rising. */
+function isCurve(points: readonly number[]): boolean {
+  if (points.length % 2 !== 0) return false;
+  for (let i = 2; i < points.length; i += 2) if (points[i] <= points[i - 2]) return false;
+  return true;
+}
+
+export function shade() {
+  return {
+    ownShade: oneOf(OWN_SHADES),
+    soakPx: within(0, 10_000),
+    transmitShare: within(0, 1),
+    transmitColour: colour(),
+    staturePx: within(0, 100_000).nullable().defined().notRequired().default(null),
   };
 }
 
@@ -53,6 +127,11 @@ export function fixture() {
     order: order(),
     hangsOn: hanging(),
     blockedByCarrier: flag(),
+    stoppedBy: object({ planeIds: ids(LIMITS.planes), setIds: ids(LIMITS.sets) })
+      .nullable()
+      .defined()
+      .notRequired()
+      .default(null),
     setIds: ids(LIMITS.sets),
     circuitIds: ids(LIMITS.circuits),
     x: coordinate(),
@@ -150,7 +229,7 @@ export function artworkOccluder() {
     id: id(),
     name: name(),
     kind: oneOf(OCCLUDER_KINDS),
-    ownShade: oneOf(OWN_SHADES),
+    ...shade(),
     ...outlines(),
     frames: array()
       .of(object({ frame: frameNumber(), ...outlines() }).required())

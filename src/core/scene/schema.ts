@@ -6,14 +6,7 @@ import { LIGHT_SPACES } from '../raster/colour';
 import { cellsSchema, recipeSchema } from '../relief/recipe';
 import { IMPORTED_USES } from '../relief/source';
 import { STROKE_AREAS, STROKE_KINDS } from '../relief/strokes/stroke';
-import {
-  ANSWERS,
-  CHUNK_CELLS,
-  FRAME_LOOPS,
-  OCCLUDER_KINDS,
-  OWN_SHADES,
-  type CollectionName,
-} from './document';
+import { ANSWERS, CHUNK_CELLS, FRAME_LOOPS, OCCLUDER_KINDS, TONES, type CollectionName } from './document';
 import {
   ID,
   answerOrNull,
@@ -40,6 +33,7 @@ import {
   plainSide,
   scale,
   sha,
+  shade,
   shaOrNull,
   wick,
   within,
@@ -58,6 +52,10 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     ambientColour: colour(),
     ambientLevel: within(0, 256),
     clockHours: within(0, 24),
+    viewTiltDeg: within(0, 90),
+    exposureStops: within(-16, 16),
+    tone: oneOf(TONES),
+    whiteLevel: within(1, 256),
   }),
   planes: object({
     name: name(),
@@ -74,7 +72,7 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
       cellWidthPx: within(1, LIMITS.pictureSidePx).integer(),
       cellHeightPx: within(1, LIMITS.pictureSidePx).integer(),
       blocks: flag(),
-      ownShade: oneOf(OWN_SHADES),
+      ...shade(),
     })
       .nullable()
       .defined()
@@ -110,6 +108,8 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     ownOccluders: flag(),
     glowLevel: within(0, 256),
     takesShadows: flag(),
+    seenGain: within(0, 256),
+    castsShape: flag(),
     hidden: flag(),
     locked: flag(),
   }),
@@ -120,7 +120,7 @@ export const SCHEMAS: Record<CollectionName, AnyObjectSchema> = {
     spriteId: idOrNull(),
     kind: oneOf(OCCLUDER_KINDS),
     ...outlines(),
-    ownShade: oneOf(OWN_SHADES),
+    ...shade(),
     setIds: ids(LIMITS.sets),
     hidden: flag(),
     locked: flag(),

@@ -11,6 +11,7 @@ import {
   newScene,
   newSprite,
   newWick,
+  NEW_SHADE,
 } from './defaults';
 import { CHUNK_CELLS, type SceneDocument } from './document';
 
@@ -24,7 +25,7 @@ export function fullScene(): SceneDocument {
     id: 'body',
     name: 'Body',
     kind: 'closed' as const,
-    ownShade: 'lit' as const,
+    ...NEW_SHADE,
     outlines: [[2, 2, 18, 2, 18, 18, 2, 18]],
     smooth: [[0]],
     frames: [],
@@ -98,7 +99,7 @@ export function fullScene(): SceneDocument {
       cellWidthPx: 10,
       cellHeightPx: 10,
       blocks: true,
-      ownShade: 'lit',
+      ...NEW_SHADE,
     },
   };
   scene.chunks.c = {

@@ -7,6 +7,7 @@ const STEPS: Record<number, (document: Json) => Json> = {
   1: withPaintedReliefs,
   2: withFrames,
   3: withLamps,
+  4: withWholeLights,
 };
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */
@@ -79,6 +80,67 @@ function withLamps(document: Json): Json {
   };
 }
 
+/** What lights and occluders of version 4 and earlier were: round, added up, hard, and stopped altogether. */
+const EARLIER_LOOK = {
+  stops: [],
+  blend: 'add',
+  rim: false,
+  replaces: true,
+  squash: 1,
+  drawnCurve: [0, 1, 1, 0],
+  bearingDeg: 90,
+  altitudeDeg: 45,
+  beamDeg: 24,
+  fieldDeg: 46,
+  outlines: [],
+  smooth: [],
+  featherPx: 10,
+  turnDeg: 0,
+  source: 'point',
+  sourceX: 0,
+  sourceY: 0,
+  gobo: null,
+  bands: 0,
+  dither: false,
+  blockPx: 0,
+  wrap: 0,
+  sizePx: 0,
+  sizeDeg: 0.5,
+  shadowOpacity: 1,
+  shadowColour: '#000000',
+  still: false,
+};
+const EARLIER_SHADE = { soakPx: 0, transmitShare: 0, transmitColour: '#ffffff', staturePx: null };
+
+/** Version 5 has every kind of light, soft and coloured shadows, rims, and a finish. */
+function withWholeLights(document: Json): Json {
+  return {
+    ...document,
+    version: 5,
+    settings: eachRecord(document.settings, (settings) => ({
+      viewTiltDeg: 0,
+      exposureStops: 0,
+      tone: 'clip',
+      whiteLevel: 4,
+      ...settings,
+    })),
+    planes: eachRecord(document.planes, (plane) => ({
+      ...plane,
+      tiles: isRecord(plane.tiles) ? { ...EARLIER_SHADE, ...plane.tiles } : plane.tiles,
+    })),
+    sprites: eachRecord(document.sprites, (sprite) => ({ seenGain: 4, castsShape: false, ...sprite })),
+    lights: eachRecord(document.lights, (light) => ({ ...EARLIER_LOOK, stoppedBy: null, ...light })),
+    lamps: eachRecord(document.lamps, (lamp) => ({ stoppedBy: null, ...lamp })),
+    occluders: eachRecord(document.occluders, (occluder) => ({ ...EARLIER_SHADE, ...occluder })),
+    artworks: eachRecord(document.artworks, upgradedArtwork),
+    luminaires: eachRecord(document.luminaires, upgradedLuminaire),
+  };
+}
+
+export function upgradedLuminaire(luminaire: Json): Json {
+  return { ...luminaire, lights: eachOf(luminaire.lights, (part) => ({ ...EARLIER_LOOK, ...part })) };
+}
+
 /** An artwork as an earlier version knew it; fields that are there already stay. */
 export function upgradedArtwork(artwork: Json): Json {
   return {
@@ -88,13 +150,13 @@ export function upgradedArtwork(artwork: Json): Json {
     loop: 'round',
     foot: [],
     brackets: [],
-    occluders: [],
     lamps: [],
     answer: null,
     takesShadows: true,
     tags: [],
     binned: false,
     ...artwork,
+    occluders: eachOf(artwork.occluders ?? [], (occluder) => ({ ...EARLIER_SHADE, ...occluder })),
   };
 }
 
@@ -112,14 +174,19 @@ export function upgradedRelief(relief: Json): Json {
   };
 }
 
+function isRecord(value: unknown): value is Json {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
 function eachRecord(records: unknown, change: (record: Json) => Json): unknown {
-  if (typeof records !== 'object' || records === null || Array.isArray(records)) return records;
+  if (!isRecord(records)) return records;
   return Object.fromEntries(
-    Object.entries(records).map(([id, record]) => [
-      id,
-      typeof record === 'object' && record !== null && !Array.isArray(record)
-        ? change(record as Json)
-        : record,
-    ]),
+    Object.entries(records).map(([id, record]) => [id, isRecord(record) ? change(record) : record]),
   );
+}
+
+function eachOf(records: unknown, change: (record: Json) => Json): unknown {
+  return Array.isArray(records)
+    ? records.map((record: unknown) => (isRecord(record) ? change(record) : record))
+    : records;
 }

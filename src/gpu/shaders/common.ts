@@ -1,5 +1,4 @@
-import { FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
-import { CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
+import { CURVE_DRAWN, CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
 
 /** Pieces that several programs share. Places are scene px from the view's corner; rows run from the top. */
 export const HEADER = `#version 300 es
@@ -24,6 +23,8 @@ vec2 place() { return (gl_FragCoord.xy + u_origin) / u_outputPerScenePx; }
 
 export const TRANSFER = `
 float encode(float v) { return v <= 0.0 ? 0.0 : v <= 0.0031308 ? v * 12.92 : 1.055 * pow(v, 1.0 / 2.4) - 0.055; }
+float decode(float v) { return v <= 0.04045 ? v / 12.92 : pow((v + 0.055) / 1.055, 2.4); }
+vec3 decode3(vec3 v) { return vec3(decode(v.r), decode(v.g), decode(v.b)); }
 vec3 encode3(vec3 v) { return vec3(encode(v.r), encode(v.g), encode(v.b)); }
 `;
 
@@ -33,6 +34,7 @@ const CURVE_GLSL: Record<number, string> = {
   [CURVE_EASED]: '1.0 - u * u * (3.0 - 2.0 * u)',
   [CURVE_NATURAL]: '(1.0 - u * u * u * u) * (1.0 - u * u * u * u) * knee.y / (knee.x + d * d)',
   [CURVE_EVEN]: '1.0',
+  [CURVE_DRAWN]: 'tableAt(u).a',
 };
 
 /**
@@ -41,7 +43,7 @@ const CURVE_GLSL: Record<number, string> = {
  * over the distance from core to reach.
  */
 export function fallGlsl(curve: number, isSteepened: boolean): string {
-  return `
+  return `${curve === CURVE_DRAWN ? 'vec4 tableAt(float u);\n' : ''}
 float fallAt(float d, float core, float reach, float perPx, vec2 knee, float steepness) {
   float u = (d - core) * perPx;
   float base = ${CURVE_GLSL[curve]};
@@ -51,25 +53,32 @@ float fallAt(float d, float core, float reach, float perPx, vec2 knee, float ste
 `;
 }
 
-/** Twin of core/light/shadow.ts: whether edge a-b lies across the way from p to the light. */
-export const STOPS = `
-bool stops(vec2 a, vec2 b, bool bothSides, vec2 p, vec2 light) {
-  vec2 toLight = light - p;
-  float distance = length(toLight);
-  if (distance == 0.0) return false;
-  vec2 w = toLight / distance;
-  vec2 pa = a - p;
-  vec2 pb = b - p;
-  float acrossA = w.x * pa.y - w.y * pa.x;
-  float acrossB = w.x * pb.y - w.y * pb.x;
-  if ((acrossA < 0.0) == (acrossB < 0.0)) return false;
-  float alongA = dot(w, pa);
-  float alongB = dot(w, pb);
-  float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
-  return z > ${NEAREST_EDGE_PX} && z < distance && (bothSides || acrossA < 0.0);
+/** Twin of `blockPlace` in core/light/emission.ts. */
+export const BLOCK = `
+vec2 blockPlace(vec2 p, vec2 origin, float block) {
+  return block == 0.0 ? p : origin + (floor((p - origin) / block) + 0.5) * block;
 }
-uniform bool u_fourPlaces;
-uniform float u_outputPerScenePx;
-const vec2 PLACES[4] = vec2[4](${FOUR_PLACES.map(([x, y]) => `vec2(${x}, ${y})`).join(', ')});
-vec2 placeOf(vec2 p, int i) { return u_fourPlaces ? p + PLACES[i] / u_outputPerScenePx : p; }
+`;
+
+/** Width of textures that hold edges, one a texel, row by row. */
+export const EDGE_TEXTURE_WIDTH = 1024;
+
+/** Twin of `distanceOutside` in core/light/emission.ts, over edges in a texture. */
+export const OUTSIDE = `
+float outside(vec2 p) {
+  bool inside = false;
+  float best = 1e30;
+  for (int i = 0; i < u_edgeCount; i++) {
+    vec4 e = texelFetch(u_edges, ivec2(i & ${EDGE_TEXTURE_WIDTH - 1}, i / ${EDGE_TEXTURE_WIDTH}), 0);
+    vec2 way = e.zw - e.xy;
+    vec2 to = p - e.xy;
+    if ((e.y <= p.y) != (e.w <= p.y)) {
+      float side = way.x * to.y - way.y * to.x;
+      if ((side > 0.0) == (e.w > e.y)) inside = !inside;
+    }
+    vec2 off = to - way * clamp(dot(to, way) / max(dot(way, way), 1e-20), 0.0, 1.0);
+    best = min(best, dot(off, off));
+  }
+  return inside ? 0.0 : sqrt(best);
+}
 `;

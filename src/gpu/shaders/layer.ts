@@ -1,5 +1,6 @@
 /**
- * The sprites of a layer, one instance each. Gathered: albedo, normal and glow, premultiplied, each with its alpha.
+ * The sprites of a layer, one instance each. Gathered: albedo, normal, glow and, where
+ * lights give to them, rims, premultiplied, each with its alpha.
  * Direct: where no light but the even one reaches the layer it goes straight onto the picture, which comes to the same and
  * saves the sums. Overlay: as direct, in display values. A grid reads the frame of its cell instead of one frame.
  */
@@ -7,7 +8,7 @@ import { CELL_FRAMES, DIAGONAL, FLIP_X, FLIP_Y } from '@/core/art/tiles';
 import type { ProgramRecord } from '../device';
 import { HEADER, PLACE, TO_CLIP, TRANSFER } from './common';
 
-export const LAYER_MODES = ['gather', 'direct', 'overlay'] as const;
+export const LAYER_MODES = ['gather', 'gather rims', 'direct', 'overlay'] as const;
 export type LayerMode = (typeof LAYER_MODES)[number];
 
 /** Floats of an instance: seven attributes of four. */
@@ -24,7 +25,7 @@ export const SPRITE_ATTRIBUTES = {
 
 /** What an instance is, as bits. */
 export const HAS_NORMALS = 1;
-export const HAS_GLOW = 2;
+export const HAS_MASKS = 2;
 export const SELF_LIT = 4;
 export const IS_PLAIN = 8;
 
@@ -68,7 +69,8 @@ void turnFacing() {
 `;
 
 function layerProgram(mode: LayerMode, isGrid: boolean): ProgramRecord {
-  const isGather = mode === 'gather';
+  const isGather = mode === 'gather' || mode === 'gather rims';
+  const hasRims = mode === 'gather rims';
   return {
     name: `${mode}${isGrid ? ' grid' : ''}`,
     vertex: VERTEX,
@@ -77,7 +79,7 @@ function layerProgram(mode: LayerMode, isGrid: boolean): ProgramRecord {
 precision highp sampler2DArray;
 ${names.map((name) => `flat in vec4 ${name.replace('a_', 'v_')};`).join('\n')}
 uniform sampler2DArray u_art;
-uniform sampler2DArray u_glow;
+uniform sampler2DArray u_masks;
 uniform vec3 u_tint;
 uniform bool u_nearest;
 #ifdef GATHER
@@ -85,6 +87,7 @@ uniform sampler2DArray u_normals;
 layout(location = 0) out vec4 albedo;
 layout(location = 1) out vec4 normal;
 layout(location = 2) out vec4 glow;
+${hasRims ? 'layout(location = 3) out vec4 rims;' : ''}
 #else
 uniform vec3 u_light;
 out vec4 picture;
@@ -94,7 +97,7 @@ ${mode === 'overlay' ? 'uniform bool u_linear;' : ''}
 int flags;
 vec4 colours;
 vec3 facing;
-float shine;
+vec2 shine;
 ${isGrid ? GRID : ''}
 
 float value(float c) { float b = floor(c * 255.0 + 0.5); return b == 127.0 || b == 128.0 ? 0.0 : 2.0 * c - 1.0; }
@@ -111,7 +114,7 @@ void addTexel(ivec4 frame, ivec2 at, float weight) {
     facing += share * vec3(value(n.r), -value(n.g), value(n.b));
   }
 #endif
-  if ((flags & ${HAS_GLOW}) != 0) shine += share * texelFetch(u_glow, t, 0).r;
+  if ((flags & ${HAS_MASKS}) != 0) shine += share * texelFetch(u_masks, t, 0).rg;
 }
 
 void readArt(vec2 uv, vec4 framePlace) {
@@ -138,7 +141,7 @@ void main() {
   flags = int(v_page.y);
   colours = vec4(0.0);
   facing = vec3(0.0);
-  shine = 0.0;
+  shine = vec2(0.0);
   if ((flags & ${IS_PLAIN}) != 0) colours = vec4(v_colour.rgb, 1.0);
   else {
     vec4 frame = v_frame;
@@ -146,8 +149,9 @@ void main() {
     readArt(uv, frame);
   }
   if (colours.a == 0.0) discard;
-  float glowShare = (flags & ${SELF_LIT}) != 0 ? 1.0 : shine / colours.a;
+  float glowShare = (flags & ${SELF_LIT}) != 0 ? 1.0 : shine.r / colours.a;
   float size = length(facing) / colours.a;
+  float rimShare = shine.g / colours.a;
   colours *= v_at.z;
   vec3 shaded = colours.rgb * u_tint * (1.0 - glowShare);
   vec3 shining = colours.rgb * glowShare * v_at.w;
@@ -162,7 +166,8 @@ ${
   }
   albedo = vec4(shaded, colours.a);
   normal = vec4((flags & ${SELF_LIT}) != 0 ? vec3(0.0) : n * colours.a, colours.a);
-  glow = vec4(shining, colours.a);`
+  glow = vec4(shining, colours.a);
+  ${hasRims ? `rims = vec4((flags & ${SELF_LIT}) != 0 ? vec3(0.0) : vec3(rimShare * colours.a), colours.a);` : ''}`
     : mode === 'direct'
       ? '  picture = vec4(shaded * u_light + shining, colours.a);'
       : `

@@ -1,69 +1,242 @@
-/** What lights give to a layer, or hang in the air; instanced octagons, added up. */
+/**
+ * What lights give to a layer, or hang in the air. Twin of core/light/emission.ts and facing.ts. Lights that differ by
+ * numbers alone are drawn in one draw, an instance each; what reads textures is drawn by itself.
+ */
 import { NATURAL_KNEE } from '@/core/light/fall';
+import { TABLE_SIZE, type MomentFigure } from '@/core/moment/moment';
 import type { ProgramRecord } from '../device';
-import { fallGlsl, HEADER, PLACE, TO_CLIP } from './common';
+import { BLOCK, fallGlsl, HEADER, OUTSIDE, PLACE, TO_CLIP } from './common';
 
-/** Floats of one light in the instance buffer: place, core, reach; colour, unused; steepness, height, relief, air. */
-export const LIGHT_FLOATS = 12;
+/** Attributes of an instance, four floats each. */
+export const LIGHT_ATTRIBUTES = { a_place: 0, a_colour: 1, a_shape: 2, a_cone: 3, a_steps: 4, a_box: 5 };
+export const LIGHT_FLOATS = 24;
 
 /** What differs between light programs; each combination is compiled when it is first drawn. */
 export interface LightVariant {
+  figure: MomentFigure;
   curve: number;
   isSteepened: boolean;
-  isMasked: boolean;
-  isAir: boolean;
+  isSquashed: boolean;
+  isBanded: boolean;
+  isBlocked: boolean;
+  isWrapped: boolean;
+  /** Its colours, or its curve, are read from a table. */
+  hasTable: boolean;
+  hasStops: boolean;
+  hasGobo: boolean;
+  /** It comes from elsewhere than its place; parallel comes from one direction. */
+  source: 'own' | 'other' | 'parallel';
+  /** Masks of its shadow: none, one, or one for each channel. */
+  masks: 0 | 1 | 3;
+  hasCasts: boolean;
+  /** To what it gives: a surface, the air, or the ambient light. */
+  gives: 'surface' | 'air' | 'ambient';
+  /** Nothing above 1, as lights that uncover give. */
+  isCapped: boolean;
 }
 
-export const lightProgram = ({ curve, isSteepened, isMasked, isAir }: LightVariant): ProgramRecord => ({
-  name: `light ${curve} ${isSteepened} ${isMasked} ${isAir}`,
-  attributes: { a_place: 0, a_colour: 1, a_shape: 2 },
-  vertex: `${HEADER}${TO_CLIP}
+export function lightProgram(variant: LightVariant): ProgramRecord {
+  const defines = [
+    ['CONE', variant.figure === 'cone'],
+    ['AREA', variant.figure === 'area'],
+    ['EVEN', variant.figure === 'even' || variant.figure === 'picture'],
+    ['SQUASHED', variant.isSquashed],
+    ['BANDED', variant.isBanded],
+    ['BLOCKED', variant.isBlocked],
+    ['WRAPPED', variant.isWrapped],
+    ['TABLE', variant.hasTable],
+    ['STOPS', variant.hasStops],
+    ['GOBO', variant.hasGobo],
+    ['SOURCE', variant.source !== 'own'],
+    ['PARALLEL', variant.source === 'parallel'],
+    ['MASKED', variant.masks > 0],
+    ['COLOUR_MASKED', variant.masks === 3],
+    ['CASTS', variant.hasCasts],
+    ['SURFACE', variant.gives === 'surface'],
+    ['AIR', variant.gives === 'air'],
+    ['AMBIENT', variant.gives === 'ambient'],
+    ['CAPPED', variant.isCapped],
+    ['OCTAGON', variant.figure === 'round' && !variant.isSquashed && !variant.hasGobo && !variant.isBlocked],
+  ] as const;
+  const on = defines.filter(([, is]) => is).map(([name]) => name);
+  const head = on.map((name) => `#define ${name}\n`).join('');
+  return {
+    name: `light ${variant.curve} ${variant.isSteepened} ${on.join(' ')}`,
+    attributes: LIGHT_ATTRIBUTES,
+    vertex: `${HEADER}${head}${VERTEX}`,
+    fragment: `${HEADER}${head}${PLACE}${fallGlsl(variant.curve, variant.isSteepened)}${FRAGMENT}`,
+  };
+}
+
+const VERTEX = `${TO_CLIP}
 in vec4 a_place;
 in vec4 a_colour;
 in vec4 a_shape;
+in vec4 a_cone;
+in vec4 a_steps;
+in vec4 a_box;
 uniform float u_outputPerScenePx;
 flat out vec4 v_place;
 flat out vec4 v_colour;
 flat out vec4 v_shape;
+flat out vec4 v_cone;
+flat out vec4 v_steps;
 flat out vec3 v_fall;
 void main() {
   v_place = a_place;
   v_colour = a_colour;
   v_shape = a_shape;
+  v_cone = a_cone;
+  v_steps = a_steps;
   float core = a_place.z;
   float k = max(core, a_place.w * ${NATURAL_KNEE});
   v_fall = vec3(1.0 / max(a_place.w - core, 1e-6), k * k, k * k + core * core);
+#ifdef OCTAGON
   float angle = (float(gl_VertexID) + 0.5) * 0.78539816;
   // The octagon round a circle, and one pixel more against rounding.
   float radius = a_place.w * 1.0823922 * u_outputPerScenePx + 1.5;
   gl_Position = toClip(a_place.xy * u_outputPerScenePx + radius * vec2(cos(angle), sin(angle)));
-}`,
-  fragment: `${HEADER}${isMasked ? '#define MASKED\n' : ''}${isAir ? '#define AIR\n' : ''}${PLACE}${fallGlsl(curve, isSteepened)}
+#else
+  // Four corners are enough: the others fall together with the last.
+  int i = min(gl_VertexID, 3);
+  vec2 corner = vec2(i == 1 || i == 2 ? a_box.z : a_box.x, i >= 2 ? a_box.w : a_box.y);
+  gl_Position = toClip(corner);
+#endif
+}`;
+
+const FRAGMENT = `
 flat in vec4 v_place;
 flat in vec4 v_colour;
 flat in vec4 v_shape;
+flat in vec4 v_cone;
+flat in vec4 v_steps;
 flat in vec3 v_fall;
+#if defined(BLOCKED) || defined(BANDED)
+uniform vec2 u_planeOrigin;
+${BLOCK}
+#endif
+#ifdef BANDED
+uniform sampler2D u_bayer;
+#endif
+#ifdef TABLE
+uniform sampler2D u_table;
+vec4 tableAt(float u) {
+  float at = clamp(u, 0.0, 1.0) * ${TABLE_SIZE - 1}.0;
+  int i = min(${TABLE_SIZE - 2}, int(floor(at)));
+  return mix(texelFetch(u_table, ivec2(i, 0), 0), texelFetch(u_table, ivec2(i + 1, 0), 0), at - float(i));
+}
+#endif
+#ifdef AREA
+uniform sampler2D u_edges;
+uniform int u_edgeCount;
+${OUTSIDE}
+#endif
+#ifdef GOBO
+precision highp sampler2DArray;
+uniform sampler2DArray u_gobo;
+uniform float u_goboLayer;
+uniform vec4 u_goboFrame;
+uniform vec4 u_goboInverse;
+uniform vec2 u_goboAt;
+uniform vec2 u_goboFade;
+uniform bool u_goboNearest;
+vec3 goboTexel(ivec2 at) {
+  ivec4 frame = ivec4(u_goboFrame);
+  vec4 c = texelFetch(u_gobo, ivec3(clamp(at + frame.xy, frame.xy, frame.zw - 1), int(u_goboLayer)), 0);
+  return c.rgb * c.a;
+}
+vec3 goboAt(vec2 q) {
+  vec2 uv = vec2(u_goboInverse.x * q.x + u_goboInverse.z * q.y, u_goboInverse.y * q.x + u_goboInverse.w * q.y) + u_goboAt;
+  vec2 size = u_goboFrame.zw - u_goboFrame.xy;
+  if (uv.x < 0.0 || uv.y < 0.0 || uv.x >= size.x || uv.y >= size.y) return vec3(0.0);
+  vec2 inner = min(uv, size - uv);
+  vec2 fade = vec2(u_goboFade.x == 0.0 ? 1.0 : min(1.0, inner.x / u_goboFade.x), u_goboFade.y == 0.0 ? 1.0 : min(1.0, inner.y / u_goboFade.y));
+  vec3 c;
+  if (u_goboNearest) c = goboTexel(ivec2(floor(uv)));
+  else {
+    vec2 at = uv - 0.5;
+    vec2 low = floor(at);
+    vec2 f = at - low;
+    ivec2 t = ivec2(low);
+    c = mix(mix(goboTexel(t), goboTexel(t + ivec2(1, 0)), f.x), mix(goboTexel(t + ivec2(0, 1)), goboTexel(t + ivec2(1, 1)), f.x), f.y);
+  }
+  return c * fade.x * fade.y;
+}
+#endif
+#ifdef SOURCE
+uniform vec3 u_source;
+#endif
 #ifdef MASKED
 uniform sampler2D u_mask;
 uniform vec2 u_maskOrigin;
+uniform vec3 u_shadowLet;
+#ifdef COLOUR_MASKED
+uniform sampler2D u_maskGreen;
+uniform sampler2D u_maskBlue;
 #endif
-#ifndef AIR
+#endif
+#ifdef CASTS
+uniform sampler2D u_casts;
+uniform vec3 u_castLet;
+#endif
+#ifdef SURFACE
 uniform sampler2D u_normal;
 #endif
 out vec4 light;
 void main() {
   vec2 p = place();
-  vec2 d = v_place.xy - p;
-  float share = fallAt(length(d), v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
-#ifdef MASKED
+#ifdef BLOCKED
+  vec2 q = blockPlace(p, u_planeOrigin, v_steps.z);
+#else
+  vec2 q = p;
+#endif
+  float share = 1.0;
+  float u = 0.0;
+#ifndef EVEN
+  vec2 d = v_place.xy - q;
+#ifdef AREA
+  float away = outside(q);
+  share = away == 0.0 ? 1.0 : fallAt(away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+#else
+#ifdef SQUASHED
+  float away = length(d * vec2(1.0, v_colour.a));
+#else
+  float away = length(d);
+#endif
+  share = fallAt(away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+#endif
+#ifdef STOPS
+  u = away <= v_place.z ? 0.0 : away >= v_place.w ? 1.0 : (away - v_place.z) * v_fall.x;
+#endif
+#ifdef CONE
   {
-    vec4 stopped = texelFetch(u_mask, ivec2(gl_FragCoord.xy + u_origin - u_maskOrigin), 0);
-    share *= 1.0 - dot(stopped, vec4(0.25));
+    float across = abs(v_cone.y * d.x - v_cone.x * d.y);
+    float along = -dot(v_cone.xy, d);
+    float angle = d == vec2(0.0) ? 0.0 : atan(across, along);
+    float t = clamp((angle - v_cone.z) / max(v_cone.w - v_cone.z, 1e-9), 0.0, 1.0);
+    share *= angle <= v_cone.z ? 1.0 : angle >= v_cone.w ? 0.0 : 1.0 - t * t * (3.0 - 2.0 * t);
   }
 #endif
-#ifdef AIR
-  share *= v_shape.w;
+#endif
+#ifdef BANDED
+  {
+    ivec2 cell = ivec2(floor((p - u_planeOrigin) / max(v_steps.z, 1.0)));
+    float threshold = v_steps.y > 0.0 ? (texelFetch(u_bayer, cell & 7, 0).r * 255.0 + 0.5) / 64.0 : 0.5;
+    if (v_steps.x > 0.0) share = min(v_steps.x, floor(share * v_steps.x + threshold)) / v_steps.x;
+  }
+#endif
+#ifdef STOPS
+  vec3 colour = tableAt(u).rgb;
 #else
+  vec3 colour = v_colour.rgb;
+#endif
+#ifdef GOBO
+  colour *= goboAt(q);
+#endif
+#ifdef AMBIENT
+  light = vec4(colour, 1.0) * share;
+#else
+#ifdef SURFACE
   {
     vec3 n = texelFetch(u_normal, ivec2(gl_FragCoord.xy), 0).xyz;
     float size2 = dot(n, n);
@@ -71,11 +244,43 @@ void main() {
       n = vec3(0.0, 0.0, 1.0);
       size2 = 1.0;
     }
+#ifdef PARALLEL
+    float towards = dot(n, u_source) * inversesqrt(size2);
+#else
+#ifdef SOURCE
+    vec3 l = vec3(u_source.xy - q, max(u_source.z, 1.0));
+#else
     vec3 l = vec3(d, max(v_shape.y, 1.0));
-    float facing = max(0.0, dot(n, l) * inversesqrt(size2 * dot(l, l)));
-    share *= 1.0 + (facing - 1.0) * v_shape.z;
+#endif
+    float towards = dot(n, l) * inversesqrt(size2 * dot(l, l));
+#endif
+#ifdef WRAPPED
+    towards = (towards + v_steps.w) / (1.0 + v_steps.w);
+#endif
+    share *= 1.0 + (max(0.0, towards) - 1.0) * v_shape.z;
+  }
+#else
+  share *= v_shape.w;
+#endif
+  vec3 given = colour * share;
+#ifdef MASKED
+  {
+    ivec2 at = ivec2(gl_FragCoord.xy + u_origin - u_maskOrigin);
+    float red = dot(texelFetch(u_mask, at, 0), vec4(0.25));
+#ifdef COLOUR_MASKED
+    vec3 stopped = vec3(red, dot(texelFetch(u_maskGreen, at, 0), vec4(0.25)), dot(texelFetch(u_maskBlue, at, 0), vec4(0.25)));
+#else
+    vec3 stopped = vec3(red);
+#endif
+    given *= 1.0 - stopped * (1.0 - u_shadowLet);
   }
 #endif
-  light = vec4(v_colour.rgb * share, 0.0);
-}`,
-});
+#ifdef CASTS
+  given *= 1.0 - (1.0 - texelFetch(u_casts, ivec2(gl_FragCoord.xy), 0).r) * (1.0 - u_castLet);
+#endif
+#ifdef CAPPED
+  given = min(given, 1.0);
+#endif
+  light = vec4(given, 0.0);
+#endif
+}`;

@@ -1,100 +1,221 @@
 /**
- * Shadow masks. One instance an edge: a polygon round the wedge that the edge throws out to the light's reach; which
- * pixels it stops is decided for each place by the same arithmetic as in the reference, so that edges with a shared
- * corner leave no gap. Four places a pixel in the four channels; coverage adds up and saturates.
+ * Shadow masks: how much of a light is stopped at each pixel, in four channels. One instance an edge: a polygon round the
+ * wedge that the edge throws out. Hard: four places in the pixel, decided by the same arithmetic as in the reference, so
+ * that edges with a shared corner leave no gap. Soft: four strips of the chord that shines, each stopped by a share that
+ * adds up and saturates. Twin of core/light/shadow.ts.
  */
+import { FARTHEST_PX, FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
 import type { ProgramRecord } from '../device';
-import { HEADER, PLACE, STOPS, TO_CLIP } from './common';
+import { BLOCK, HEADER, PLACE, TO_CLIP } from './common';
 
-const MASK_PLACE = PLACE.replace('uniform float u_outputPerScenePx;', '');
+/** An edge, and its stature (below 0: endless) with whether it stops light from both sides. */
+export const EDGE_ATTRIBUTES = { a_edge: 0, a_kind: 1 };
+export const EDGE_FLOATS = 8;
 
-export const SHADOW_PROGRAM: ProgramRecord = {
-  name: 'shadow',
-  attributes: { a_edge: 0 },
-  vertex: `${HEADER}${TO_CLIP}
+/** Uniforms of the light: place or direction toward it, whether it is parallel, and half its size. */
+const LIGHT = `
+uniform vec4 u_light;
+/** The lowest height, or slope, that an edge's stature is held against, and how far it is to the highest. */
+uniform vec2 u_low;
+`;
+
+const VERTEX = `${HEADER}${TO_CLIP}${LIGHT}
 in vec4 a_edge;
-uniform vec2 u_light;
-uniform float u_reach;
+in vec4 a_kind;
+uniform float u_margin;
+uniform float u_far;
 uniform float u_outputPerScenePx;
 flat out vec4 v_edge;
+flat out vec4 v_kind;
+vec2 acrossOf(vec2 v) { return vec2(-v.y, v.x); }
 void main() {
   v_edge = a_edge;
-  vec2 toA = a_edge.xy - u_light;
-  vec2 toB = a_edge.zw - u_light;
-  float margin = 2.0 / u_outputPerScenePx;
-  float lengthA = max(length(toA), 1e-4);
-  float lengthB = max(length(toB), 1e-4);
-  vec2 dirA = toA / lengthA;
-  vec2 dirB = toB / lengthB;
-  float turn = dirA.x * dirB.y - dirA.y * dirB.x >= 0.0 ? 1.0 : -1.0;
-  // Outward across each border ray.
-  vec2 outA = vec2(dirA.y, -dirA.x) * turn * margin;
-  vec2 outB = vec2(-dirB.y, dirB.x) * turn * margin;
-  float half_ = acos(clamp(dot(dirA, dirB), -1.0, 1.0)) * 0.5;
-  float far = max(u_reach, max(lengthA, lengthB)) + margin * 2.0;
-  float corner = far / max(cos(half_ * 0.5), 0.7);
-  float c = cos(half_ * 0.5);
-  float s = sin(half_ * 0.5) * turn;
-  vec2 toC1 = vec2(dirA.x * c - dirA.y * s, dirA.x * s + dirA.y * c);
-  vec2 toC2 = vec2(dirB.x * c + dirB.y * s, -dirB.x * s + dirB.y * c);
+  v_kind = a_kind;
+  bool parallel = u_light.z > 0.5;
+  float size = u_light.w;
+  vec2 toA = parallel ? -u_light.xy : a_edge.xy - u_light.xy;
+  vec2 toB = parallel ? -u_light.xy : a_edge.zw - u_light.xy;
+  vec2 along = a_edge.zw - a_edge.xy;
+  float turn = (parallel ? toA.x * along.y - toA.y * along.x : toA.x * toB.y - toA.y * toB.x) >= 0.0 ? 1.0 : -1.0;
+  vec2 outA = -turn * acrossOf(normalize(toA));
+  vec2 outB = turn * acrossOf(normalize(toB));
+  vec2 dirA = normalize(toA + outA * size);
+  vec2 dirB = normalize(toB + outB * size);
+  // Near to the light, or wider than a wedge can be, an edge may throw its shadow anywhere.
+  float t = clamp(-dot(toA, along) / max(dot(along, along), 1e-12), 0.0, 1.0);
+  bool wide = !parallel && (length(toA + along * t) < 1.5 * size + 0.5 || dot(dirA, dirB) < -0.85);
+  along = normalize(along);
   // The nearer the edge runs to the ray, the farther back it takes to clear its line by the margin.
-  vec2 along = normalize(a_edge.zw - a_edge.xy);
-  float backA = 2.0 * margin / max(abs(dirA.x * along.y - dirA.y * along.x), 0.02);
-  float backB = 2.0 * margin / max(abs(dirB.x * along.y - dirB.y * along.x), 0.02);
-  vec2 at;
-  if (gl_VertexID == 0) at = a_edge.xy + outA - dirA * backA;
-  else if (gl_VertexID == 1) at = a_edge.zw + outB - dirB * backB;
-  else if (gl_VertexID == 2) at = u_light + dirA * far + outA;
-  else if (gl_VertexID == 3) at = u_light + dirB * far + outB;
-  else if (gl_VertexID == 4) at = u_light + toC1 * corner + outA;
-  else at = u_light + toC2 * corner + outB;
+  float backA = 2.0 * u_margin / max(abs(dirA.x * along.y - dirA.y * along.x), 0.02);
+  float backB = 2.0 * u_margin / max(abs(dirB.x * along.y - dirB.y * along.x), 0.02);
+  vec2 a = a_edge.xy + outA * u_margin - dirA * backA;
+  vec2 b = a_edge.zw + outB * u_margin - dirB * backB;
+  vec2 at = gl_VertexID == 0 ? a : gl_VertexID == 1 ? b : gl_VertexID == 2 ? a + dirA * (u_far + backA) : b + dirB * (u_far + backB);
+  gl_Position = toClip(at * u_outputPerScenePx);
+  if (wide) gl_Position = vec4(vec2(gl_VertexID & 1, gl_VertexID >> 1) * 2.0 - 1.0, 0.0, 1.0);
+}`;
+
+const FRAGMENT_HEAD = `${PLACE}${BLOCK}${LIGHT}
+flat in vec4 v_edge;
+flat in vec4 v_kind;
+uniform float u_blockPx;
+uniform vec2 u_planeOrigin;
+out vec4 stopped;
+float farthestOf(float distance) {
+  float stature = v_kind.x;
+  if (stature < 0.0) return distance;
+  if (u_light.z > 0.5) return u_low.x > 0.0 ? min(distance, stature / u_low.x) : distance;
+  return u_low.x > stature ? distance * stature / u_low.x : distance;
+}
+`;
+
+const HARD = `${FRAGMENT_HEAD}
+uniform bool u_fourPlaces;
+const vec2 PLACES[4] = vec2[4](${FOUR_PLACES.map(([x, y]) => `vec2(${x}, ${y})`).join(', ')});
+bool stops(vec2 p) {
+  bool parallel = u_light.z > 0.5;
+  vec2 toLight = parallel ? u_light.xy : u_light.xy - p;
+  float length_ = length(toLight);
+  if (length_ < 1e-12) return false;
+  float distance = parallel ? ${FARTHEST_PX.toExponential()} : length_;
+  vec2 w = toLight / length_;
+  vec2 pa = v_edge.xy - p;
+  vec2 pb = v_edge.zw - p;
+  float acrossA = w.x * pa.y - w.y * pa.x;
+  float acrossB = w.x * pb.y - w.y * pb.x;
+  if ((acrossA < 0.0) == (acrossB < 0.0)) return false;
+  float alongA = dot(w, pa);
+  float alongB = dot(w, pb);
+  float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
+  return z > ${NEAREST_EDGE_PX} && z < farthestOf(distance) && (v_kind.y > 0.5 || acrossA < 0.0);
+}
+void main() {
+  vec2 p = blockPlace(place(), u_planeOrigin, u_blockPx);
+  if (u_fourPlaces) {
+    vec4 sum = vec4(0.0);
+    for (int i = 0; i < 4; i++) if (stops(p + PLACES[i] / u_outputPerScenePx)) sum[i] = 1.0;
+    stopped = sum;
+  } else stopped = vec4(stops(p) ? 1.0 : 0.0);
+}`;
+
+const SOFT = `${FRAGMENT_HEAD}
+void main() {
+  vec2 p = blockPlace(place(), u_planeOrigin, u_blockPx);
+  stopped = vec4(0.0);
+  bool parallel = u_light.z > 0.5;
+  vec2 toLight = parallel ? u_light.xy : u_light.xy - p;
+  float length_ = length(toLight);
+  vec2 pa = v_edge.xy - p;
+  vec2 pb = v_edge.zw - p;
+  // The side of the edge that p lies on.
+  if (length_ < 1e-12 || (v_kind.y < 0.5 && pa.x * pb.y - pa.y * pb.x <= 0.0)) return;
+  float distance = parallel ? ${FARTHEST_PX.toExponential()} : length_;
+  vec2 w = toLight / length_;
+  vec2 a = vec2(w.x * pa.y - w.y * pa.x, dot(w, pa));
+  vec2 b = vec2(w.x * pb.y - w.y * pb.x, dot(w, pb));
+  if (a.y > b.y) {
+    vec2 c = a;
+    a = b;
+    b = c;
+  }
+  float farthest = farthestOf(distance);
+  if (b.y <= ${NEAREST_EDGE_PX} || a.y >= farthest) return;
+  float slope = b.y > a.y ? (b.x - a.x) / (b.y - a.y) : 0.0;
+  if (a.y < ${NEAREST_EDGE_PX}) a = vec2(a.x + slope * (${NEAREST_EDGE_PX} - a.y), ${NEAREST_EDGE_PX});
+  if (b.y > farthest) b = vec2(a.x + slope * (farthest - a.y), farthest);
+  float scale = (parallel ? 1.0 : distance) / u_light.w;
+  float s = a.x / a.y * scale;
+  float t = b.x / b.y * scale;
+  float from = clamp(min(s, t), -1.0, 1.0);
+  float to = clamp(max(s, t), -1.0, 1.0);
+  if (to <= from) return;
+  float weight = 1.0;
+  if (v_kind.x >= 0.0) {
+    float ray = (from + to) * 0.5 / scale;
+    float across = b.x - a.x - ray * (b.y - a.y);
+    float depth = across == 0.0 ? a.y : a.y + (ray * a.y - a.x) / across * (b.y - a.y);
+    weight = clamp((v_kind.x * (parallel ? 1.0 : distance) / depth - u_low.x) / u_low.y, 0.0, 1.0);
+  }
+  vec4 low = vec4(-1.0, -0.5, 0.0, 0.5);
+  stopped = weight * clamp((min(vec4(to), low + 0.5) - max(vec4(from), low)) * 2.0, 0.0, 1.0);
+}`;
+
+export const HARD_SHADOW_PROGRAM: ProgramRecord = {
+  name: 'hard shadow',
+  attributes: EDGE_ATTRIBUTES,
+  vertex: VERTEX,
+  fragment: `${HEADER}${HARD}`,
+};
+
+export const SOFT_SHADOW_PROGRAM: ProgramRecord = {
+  name: 'soft shadow',
+  attributes: EDGE_ATTRIBUTES,
+  vertex: VERTEX,
+  fragment: `${HEADER}${SOFT}`,
+};
+
+/**
+ * How often outlines wind round each pixel: one instance an edge, a polygon from the edge to the left of everything, up or
+ * down by its direction. Where the sum is not 0 lies the inside.
+ */
+export const WINDING_PROGRAM: ProgramRecord = {
+  name: 'winding',
+  attributes: EDGE_ATTRIBUTES,
+  vertex: `${HEADER}${TO_CLIP}
+in vec4 a_edge;
+uniform float u_left;
+uniform float u_outputPerScenePx;
+flat out float v_turn;
+void main() {
+  v_turn = a_edge.w > a_edge.y ? 1.0 : -1.0;
+  vec2 at = (gl_VertexID & 1) == 0 ? a_edge.xy : a_edge.zw;
+  if (gl_VertexID >= 2) at.x = min(u_left, min(a_edge.x, a_edge.z));
   gl_Position = toClip(at * u_outputPerScenePx);
 }`,
-  fragment: `${HEADER}${STOPS}${MASK_PLACE}
-flat in vec4 v_edge;
-uniform vec2 u_light;
-uniform bool u_bothSides;
+  fragment: `${HEADER}
+flat in float v_turn;
+out vec4 turns;
+void main() { turns = vec4(v_turn); }`,
+};
+
+const BOX_VERTEX = `${HEADER}${TO_CLIP}
+uniform vec4 u_box;
+void main() { gl_Position = toClip(mix(u_box.xy, u_box.zw, vec2(gl_VertexID & 1, gl_VertexID >> 1))); }`;
+
+/** Adds what stops light within an occluder to a mask, where the outlines wind round the place. */
+export const INNER_PROGRAM: ProgramRecord = {
+  name: 'inner shade',
+  vertex: BOX_VERTEX,
+  fragment: `${HEADER}${PLACE}${BLOCK}
+uniform sampler2D u_inner;
+uniform sampler2D u_winding;
+uniform float u_blockPx;
+uniform vec2 u_planeOrigin;
 out vec4 stopped;
 void main() {
-  vec2 p = place();
-  vec4 sum = vec4(0.0);
-  for (int i = 0; i < 4; i++) {
-    if (stops(v_edge.xy, v_edge.zw, u_bothSides, placeOf(p, i), u_light)) sum[i] = 1.0;
-  }
-  stopped = sum;
+  vec2 p = blockPlace(place(), u_planeOrigin, u_blockPx);
+  ivec2 at = ivec2(floor(p * u_outputPerScenePx - u_origin));
+  at = clamp(at, ivec2(0), textureSize(u_winding, 0) - 1);
+  if (abs(texelFetch(u_winding, at, 0).r) < 0.5) discard;
+  stopped = texelFetch(u_inner, ivec2(gl_FragCoord.xy), 0);
 }`,
 };
 
-/** The inside of an occluder that lies in its own shade: there its edges stop light from both sides. */
-export const OWN_SHADE_PROGRAM: ProgramRecord = {
-  name: 'own-shade',
-  vertex: `${HEADER}${TO_CLIP}
-uniform vec4 u_box;
+/** Lays what one occluder lets through over a mask, or over one for each channel. */
+export const SIEVE_PROGRAM: ProgramRecord = {
+  name: 'sieve',
+  vertex: BOX_VERTEX,
+  fragment: `${HEADER}
+uniform sampler2D u_stopped;
+/** What it stops, a channel. */
+uniform vec3 u_stops;
+layout(location = 0) out vec4 red;
+layout(location = 1) out vec4 green;
+layout(location = 2) out vec4 blue;
 void main() {
-  vec2 corner = vec2(gl_VertexID & 1, gl_VertexID >> 1);
-  gl_Position = toClip(mix(u_box.xy, u_box.zw, corner));
-}`,
-  fragment: `${HEADER}${STOPS}${MASK_PLACE}
-uniform sampler2D u_edges;
-uniform int u_edgeCount;
-uniform vec2 u_light;
-out vec4 stopped;
-vec4 edgeAt(int i) { return texelFetch(u_edges, ivec2(i & 1023, i >> 10), 0); }
-void main() {
-  vec2 p = place();
-  bool inside = false;
-  for (int i = 0; i < u_edgeCount; i++) {
-    vec4 e = edgeAt(i);
-    if ((e.y <= p.y) == (e.w <= p.y)) continue;
-    float side = (e.z - e.x) * (p.y - e.y) - (e.w - e.y) * (p.x - e.x);
-    if ((side > 0.0) == (e.w > e.y)) inside = !inside;
-  }
-  if (!inside) discard;
-  vec4 sum = vec4(0.0);
-  for (int i = 0; i < u_edgeCount; i++) {
-    vec4 e = edgeAt(i);
-    for (int k = 0; k < 4; k++) if (stops(e.xy, e.zw, true, placeOf(p, k), u_light)) sum[k] = 1.0;
-  }
-  stopped = sum;
+  vec4 stopped = clamp(texelFetch(u_stopped, ivec2(gl_FragCoord.xy), 0), 0.0, 1.0);
+  red = stopped * u_stops.r;
+  green = stopped * u_stops.g;
+  blue = stopped * u_stops.b;
 }`,
 };

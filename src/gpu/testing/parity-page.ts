@@ -5,27 +5,50 @@ import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { View } from '@/core/moment/moment';
 import { openContext } from '../device';
 import { Renderer } from '../renderer';
-import { PARITY_SCENES, type ParityScene } from './parity-scenes';
+import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
+import { PARITY_SCENES } from './parity-scenes';
 
 export interface ParityReport {
-  /** Means and shares over channels of pixels that are not exempt. */
+  /** Means and shares over channels of pixels that are not exempt, bytes. */
   mean: number;
   shareOver2: number;
   worst: number;
   exemptShare: number;
+  /** As shares of white: all pixels, and those that are half lit. */
+  soft: { mean: number; p99: number; shareOverTenth: number; penumbraMean: number; penumbraP99: number };
   format: string;
   /** How much light there is at all, so that two black pictures do not pass. */
   brightness: number;
 }
 
+/** A scene of the gallery, as its file holds it. */
+export interface GalleryScene extends Parts {
+  name: string;
+  /** What of the light model it touches. */
+  about: string;
+  outputPerScenePx?: number;
+  soft?: boolean;
+  passing?: { unlit?: boolean; workLamp?: number };
+}
+
 /** A pixel is exempt where the reference itself changes by more than this when its place moves by NUDGE_PX. */
 const STEADY = 2;
 const NUDGE_PX = 0.05;
+const SECONDS = 1.25;
 
-function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParityScene): ParityReport {
+interface Drawn {
+  width: number;
+  height: number;
+  reference: Uint8Array;
+  gpu: Uint8Array;
+  format: string;
+  isSteady(p: number): boolean;
+}
+
+function draw({ scene, outputPerScenePx, pictures, passing = {} }: ParityScene): Drawn {
   const view = gateView(scene, outputPerScenePx);
   const source = (key: string) => pictures[key] ?? null;
-  const moment = (v: View) => momentAt(scene, 12, 1.25, { ...NOTHING_PASSING, unlit }, v);
+  const moment = (v: View) => momentAt(scene, 12, SECONDS, { ...NOTHING_PASSING, ...passing }, v);
   const reference = renderReference(moment(view), source).data;
   const nudged = [
     [1, 0],
@@ -37,19 +60,27 @@ function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParitySce
       renderReference(moment({ ...view, x: view.x + x * NUDGE_PX, y: view.y + y * NUDGE_PX }), source).data,
   );
   const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)));
-  const drawn = renderer.read(renderer.render(moment(view), source));
+  const gpu = renderer.read(renderer.render(moment(view), source));
   const format = renderer.device.floats.name;
   renderer.dispose();
+  const isSteady = (p: number) =>
+    nudged.every((other) => [0, 1, 2].every((c) => Math.abs(other[p + c] - reference[p + c]) <= STEADY));
+  return { width: view.widthPx, height: view.heightPx, reference, gpu, format, isSteady };
+}
+
+function report({ reference, gpu, format, isSteady }: Drawn): ParityReport {
   let [sum, over2, worst, exempt, count, brightness] = [0, 0, 0, 0, 0, 0];
+  const all: number[] = [];
+  const penumbra: number[] = [];
   for (let p = 0; p < reference.length; p += 4) {
-    const steady = nudged.every((other) =>
-      [0, 1, 2].every((c) => Math.abs(other[p + c] - reference[p + c]) <= STEADY),
-    );
+    const steady = isSteady(p);
     if (!steady) exempt++;
     for (let c = 0; c < 3; c++) {
       brightness += reference[p + c];
+      const d = Math.abs(gpu[p + c] - reference[p + c]);
+      all.push(d / 255);
+      if (reference[p + c] > 5 && reference[p + c] < 250) penumbra.push(d / 255);
       if (!steady) continue;
-      const d = Math.abs(drawn[p + c] - reference[p + c]);
       sum += d;
       if (d > 2) over2++;
       worst = Math.max(worst, d);
@@ -62,14 +93,49 @@ function compare({ scene, outputPerScenePx, pictures, unlit = false }: ParitySce
     shareOver2: over2 / count,
     worst,
     exemptShare: exempt / pixels,
+    soft: {
+      mean: mean(all),
+      p99: percentile(all, 0.99),
+      shareOverTenth: all.filter((d) => d > 0.1).length / all.length,
+      penumbraMean: mean(penumbra),
+      penumbraP99: percentile(penumbra, 0.99),
+    },
     format,
     brightness: brightness / pixels / 3,
   };
 }
 
+const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
+const percentile = (values: number[], share: number) =>
+  values.toSorted((a, b) => a - b)[Math.floor(share * (values.length - 1))] ?? 0;
+
+/** Reference, GPU and their difference (eight times enlarged in value) side by side, for people to look at. */
+async function sheet({ width, height, reference, gpu }: Drawn): Promise<string> {
+  const canvas = new OffscreenCanvas(3 * width, height);
+  const context = canvas.getContext('2d')!;
+  const put = (data: Uint8Array, at: number) =>
+    context.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), at * width, 0);
+  const difference = Uint8Array.from(reference, (v, i) =>
+    i % 4 === 3 ? 255 : Math.min(255, 8 * Math.abs(v - gpu[i])),
+  );
+  put(reference, 0);
+  put(gpu, 1);
+  put(difference, 2);
+  const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer());
+  return btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join(''));
+}
+
+/** @returns the report and the sheet, PNG as base64 */
+async function run(scene: ParityScene): Promise<{ report: ParityReport; png: string }> {
+  const drawn = draw(scene);
+  return { report: report(drawn), png: await sheet(drawn) };
+}
+
 Object.assign(globalThis, {
   parity: {
     names: PARITY_SCENES.map(({ name }) => name),
-    run: (name: string) => compare(PARITY_SCENES.find((scene) => scene.name === name)!),
+    run: (name: string) => run(PARITY_SCENES.find((scene) => scene.name === name)!),
+    runScene: ({ name, outputPerScenePx = 1, passing, ...parts }: GalleryScene) =>
+      run({ name, scene: build(parts), outputPerScenePx, pictures: PICTURES, passing }),
   },
 });

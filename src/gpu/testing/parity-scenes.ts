@@ -1,243 +1,8 @@
 /** Small scenes that both renderers draw, each with something that could go wrong in one of them alone. */
-import { framesFrom, gridRects } from '@/core/art/cut';
-import type { PicturePixels } from '@/core/moment/moment';
-import { emptyImage, type Image } from '@/core/raster/image';
-import { recipeWith } from '@/core/relief/recipe';
-import { pictureRelief } from '@/core/relief/relief-of';
-import {
-  newArtwork,
-  newLamp,
-  newLight,
-  newLightPart,
-  newOccluder,
-  newRelief,
-  newScene,
-  newSprite,
-} from '@/core/scene/defaults';
 import { cellOf } from '@/core/art/tiles';
-import {
-  CHUNK_CELLS,
-  type Chunk,
-  type Lamp,
-  type Light,
-  type Occluder,
-  type Plane,
-  type SceneDocument,
-  type SceneSettings,
-  type Sprite,
-  type TileGrid,
-} from '@/core/scene/document';
-import { hash01 } from '@/core/time/noise';
-
-export interface ParityScene {
-  name: string;
-  scene: SceneDocument;
-  outputPerScenePx: number;
-  pictures: Record<string, PicturePixels>;
-  /** Whether the picture is the art alone, without light. */
-  unlit?: boolean;
-}
-
-/** Coloured noise on a disc, or on the whole square, with a soft border where wanted. */
-function art(kind: 'full' | 'disc' | 'soft', size: number, seed: number): Image {
-  const image = emptyImage(size, size);
-  const c = size / 2;
-  for (let y = 0; y < size; y++) {
-    for (let x = 0; x < size; x++) {
-      const r = Math.sqrt((x + 0.5 - c) * (x + 0.5 - c) + (y + 0.5 - c) * (y + 0.5 - c));
-      const alpha =
-        kind === 'full'
-          ? 255
-          : kind === 'disc'
-            ? r < c
-              ? 255
-              : 0
-            : Math.round(255 * Math.min(1, Math.max(0, (c - r) / 6)));
-      const tone = 110 + 90 * hash01(seed, (y >> 2) * 64 + (x >> 2));
-      image.data.set([tone, tone * 0.8, tone * 0.55 + 30, alpha], 4 * (y * size + x));
-    }
-  }
-  return image;
-}
-
-const kinds = { full: 'full', disc: 'disc', soft: 'soft' } as const;
-
-function pixelsOf(kind: keyof typeof kinds, withRelief: boolean, glow = false): PicturePixels {
-  const image = art(kinds[kind], 48, kind.length);
-  const recipe = recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 3 } });
-  return {
-    width: 48,
-    height: 48,
-    rgba: image.data,
-    normal: withRelief ? pictureRelief(image, recipe).normals : null,
-    glow: glow
-      ? Uint8Array.from({ length: 48 * 48 }, (_, i) => (i % 48 > 20 && i % 48 < 28 ? 255 - (i % 48) : 0))
-      : null,
-  };
-}
-
-const pictures: Record<string, PicturePixels> = {
-  flat: pixelsOf('full', false),
-  wall: pixelsOf('full', true),
-  dome: pixelsOf('disc', true),
-  veil: pixelsOf('soft', true),
-  window: pixelsOf('full', true, true),
-  sheet: pixelsOf('full', true),
-  crate: pixelsOf('full', true),
-  tiles: pixelsOf('full', true),
-};
-
-interface Parts {
-  settings?: Partial<SceneSettings>;
-  planes?: Record<string, Partial<Plane>>;
-  sprites?: (Partial<Sprite> & Pick<Sprite, 'artworkId'>)[];
-  lights?: Partial<Light>[];
-  occluders?: Partial<Occluder>[];
-  chunks?: Pick<Chunk, 'planeId' | 'column' | 'row' | 'cells'>[];
-  lamps?: Partial<Lamp>[];
-}
-
-function build({
-  settings,
-  planes = {},
-  sprites = [],
-  lights = [],
-  occluders = [],
-  chunks = [],
-  lamps = [],
-}: Parts): SceneDocument {
-  const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
-  for (const [id, { normal }] of Object.entries(pictures)) {
-    scene.artworks[id] = newArtwork({
-      name: id,
-      imageSha: 'a'.repeat(64),
-      widthPx: 48,
-      heightPx: 48,
-      pixelArt: true,
-    });
-    if (normal) scene.reliefs[id] = newRelief({ recipe: recipeWith({}) });
-  }
-  const frames = gridRects(art('full', 48, 1), { columns: 2, rows: 2, marginPx: 0, gapPx: 0 }, true);
-  scene.artworks.sheet = {
-    ...scene.artworks.wall,
-    frames: framesFrom(frames, 'sheet'),
-    pivotX: 12,
-    pivotY: 12,
-  };
-  scene.reliefs.sheet = newRelief({ recipe: recipeWith({}) });
-  scene.artworks.crate = {
-    ...scene.artworks.wall,
-    occluders: [
-      {
-        id: 'rim',
-        name: '',
-        kind: 'closed',
-        ownShade: 'lit',
-        outlines: [[8, 8, 40, 8, 40, 40, 8, 40]],
-        smooth: [[1, 2]],
-        frames: [],
-      },
-    ],
-    brackets: [{ id: 'hook', name: '', x: 44, y: 6, turnDeg: 90, places: [] }],
-  };
-  scene.reliefs.crate = scene.reliefs.sheet;
-  scene.artworks.tiles = {
-    ...scene.artworks.sheet,
-    occluders: [
-      {
-        id: 'body',
-        name: '',
-        kind: 'closed',
-        ownShade: 'lit',
-        outlines: [],
-        smooth: [],
-        frames: [
-          { frame: 1, outlines: [[0, 0, 24, 0, 24, 24, 0, 24]], smooth: [] },
-          { frame: 3, outlines: [[0, 24, 24, 0, 24, 24]], smooth: [] },
-        ],
-      },
-    ],
-  };
-  scene.reliefs.tiles = scene.reliefs.sheet;
-  scene.luminaires.lantern = {
-    name: '',
-    lights: [
-      newLightPart({ id: 'body', name: '', reachPx: 60, heightPx: 14, x: 0, y: 3 }),
-      newLightPart({
-        id: 'halo',
-        name: '',
-        reachPx: 24,
-        level: 0.7,
-        air: 0.5,
-        shadows: false,
-        colour: '#ff9040',
-      }),
-    ],
-    flames: [
-      {
-        id: 'glass',
-        name: '',
-        artworkId: 'sheet',
-        x: 0,
-        y: 0,
-        turnDeg: 180,
-        scaleX: 1,
-        scaleY: 1,
-        flipX: false,
-        opacity: 0.9,
-        frame: 0,
-        playing: false,
-        answer: 'self-lit',
-        glowLevel: 1.2,
-      },
-    ],
-  };
-  scene.circuits.blue = { name: 'Blue', order: 'a2' };
-  for (const [id, fields] of Object.entries(planes)) scene.planes[id] = { ...scene.planes[id], ...fields };
-  chunks.forEach((chunk, i) => (scene.chunks[`c${i}`] = chunk));
-  lamps.forEach((lamp, i) => {
-    scene.lamps[`m${i}`] = newLamp({
-      name: '',
-      luminaireId: 'lantern',
-      planeId: 'plane-middle',
-      order: `b${i}`,
-      x: 48,
-      y: 32,
-      ...lamp,
-    });
-  });
-  sprites.forEach((sprite, i) => {
-    scene.sprites[`s${i}`] = newSprite({
-      name: '',
-      planeId: 'plane-middle',
-      order: `a${i}`,
-      x: 48,
-      y: 32,
-      ...sprite,
-    });
-  });
-  lights.forEach((light, i) => {
-    scene.lights[`l${i}`] = newLight({
-      name: '',
-      planeId: 'plane-middle',
-      order: `a${i}`,
-      x: 60,
-      y: 20,
-      reachPx: 70,
-      ...light,
-    });
-  });
-  occluders.forEach((occluder, i) => {
-    scene.occluders[`o${i}`] = newOccluder({
-      name: '',
-      planeId: 'plane-middle',
-      kind: 'closed',
-      outlines: [],
-      ...occluder,
-    });
-  });
-  return scene;
-}
+import { NEW_SHADE } from '@/core/scene/defaults';
+import { CHUNK_CELLS, type Chunk, type TileGrid } from '@/core/scene/document';
+import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
 
 const walls = [
   { artworkId: 'wall', x: 24 },
@@ -284,7 +49,7 @@ const GRID: TileGrid = {
   cellWidthPx: 24,
   cellHeightPx: 24,
   blocks: true,
-  ownShade: 'lit',
+  ...NEW_SHADE,
 };
 const LABEL = { artworkId: null, plain: { colour: '#4080c0', widthPx: 30, heightPx: 12 } };
 
@@ -292,7 +57,7 @@ const make = (name: string, parts: Parts, outputPerScenePx = 1): ParityScene => 
   name,
   scene: build(parts),
   outputPerScenePx,
-  pictures,
+  pictures: PICTURES,
 });
 
 export const PARITY_SCENES: ParityScene[] = [
@@ -486,5 +251,8 @@ export const PARITY_SCENES: ParityScene[] = [
       { x: 0, y: 0, hangsOn: { spriteId: 's3', bracketId: 'hook' }, level: 0.6, flipX: true },
     ],
   }),
-  { ...make('unlit', { sprites: [...walls, { artworkId: 'veil' }], lights: coloured }), unlit: true },
+  {
+    ...make('unlit', { sprites: [...walls, { artworkId: 'veil' }], lights: coloured }),
+    passing: { unlit: true },
+  },
 ];

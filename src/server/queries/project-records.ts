@@ -10,7 +10,7 @@ import {
   type Stroke,
 } from '@/core/scene/document';
 import type { Edit } from '@/core/scene/edits';
-import { upgradedArtwork, upgradedRelief } from '@/core/scene/versions';
+import { upgradedArtwork, upgradedLuminaire, upgradedRelief } from '@/core/scene/versions';
 import { rowsOf, run, sql, table, type Connection, type RecordTable } from '../database/sql';
 import { missingBlobs } from './blobs';
 
@@ -30,7 +30,7 @@ const UPGRADES: Record<ProjectCollection, (record: Json) => Json> = {
   reliefs: upgradedRelief,
   strokes: asItIs,
   recipes: asItIs,
-  luminaires: asItIs,
+  luminaires: upgradedLuminaire,
 };
 
 export async function projectRecords(connection: Connection, projectId: string): Promise<ProjectRecords> {

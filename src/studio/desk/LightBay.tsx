@@ -22,6 +22,7 @@ const CURVE_WORDS: Record<FallCurve, string> = {
   eased: 'Eased',
   natural: 'Natural',
   even: 'Even',
+  drawn: 'Drawn',
 };
 
 export function LightBay({ ids }: { ids: string[] }) {

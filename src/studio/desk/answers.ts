@@ -1,4 +1,8 @@
 /** How answers to light are called. */
 import type { Answer } from '@/core/scene/document';
 
-export const ANSWER_WORDS: Record<Answer, string> = { shaded: 'Shaded', 'self-lit': 'Self-lit' };
+export const ANSWER_WORDS: Record<Answer, string> = {
+  shaded: 'Shaded',
+  'self-lit': 'Self-lit',
+  'seen-when-lit': 'Seen when lit',
+};

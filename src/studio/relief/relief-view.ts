@@ -89,8 +89,8 @@ export interface ViewedMaps {
 
 /** The pixels that a view shows: the art itself, its normals as colours, its height and masks as grey. */
 export function viewedPixels(view: ReliefView, pixels: PicturePixels, maps: ViewedMaps): PicturePixels {
-  if (view === 'lit') return pixels.glow ? { ...pixels, glow: null } : pixels;
-  if (view === 'art') return { ...pixels, normal: null, glow: null };
+  if (view === 'lit') return pixels.glow ? { ...pixels, glow: null, rim: null } : pixels;
+  if (view === 'art') return { ...pixels, normal: null, glow: null, rim: null };
   const { width, height } = pixels;
   const rgba = new Uint8Array(pixels.rgba.length);
   const grey = view === 'normals' ? null : greyOf(view, maps);
@@ -100,7 +100,7 @@ export function viewedPixels(view: ReliefView, pixels: PicturePixels, maps: View
       for (let c = 0; c < 3; c++) rgba[i + c] = pixels.normal ? pixels.normal[i + c] : FLAT[c];
     } else if (grey) rgba.fill(grey[i >> 2], i, i + 3);
   }
-  return { width, height, rgba, normal: null, glow: null };
+  return { width, height, rgba, normal: null, glow: null, rim: null };
 }
 
 const FLAT = [128, 128, 255];

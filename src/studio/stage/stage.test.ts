@@ -111,7 +111,7 @@ describe('what lies under the pointer', () => {
   });
   const rgba = new Uint8Array(1600).fill(255);
   rgba[4 * (5 * 20 + 2) + 3] = 0;
-  const source = () => ({ width: 20, height: 20, rgba, normal: null, glow: null });
+  const source = () => ({ width: 20, height: 20, rgba, normal: null, glow: null, rim: null });
   const at = (x: number, y: number) => hitAt(scene, x, y, { nearPx: 4, source, seconds: 0 })?.id ?? null;
 
   it('is the uppermost sprite, seen through its clear pixels, or a light, or a line', () => {

@@ -1,4 +1,5 @@
 /** The occluders that an artwork brings to its sprites. */
+import { NEW_SHADE } from '@/core/scene/defaults';
 import { framesIn, rectOf } from '@/core/art/frames';
 import type { OutlineRule } from '@/core/art/outlines-from';
 import { readSvgOutlines } from '@/core/geometry/svg-outlines';
@@ -84,7 +85,7 @@ function newArtworkOccluder({ occluders }: Artwork): ArtworkOccluder {
     id: freshId(),
     name: `Outline ${occluders.length + 1}`,
     kind: 'closed',
-    ownShade: 'lit',
+    ...NEW_SHADE,
     outlines: [],
     smooth: [],
     frames: [],

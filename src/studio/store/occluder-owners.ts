@@ -1,4 +1,5 @@
 /** Whose occluders are: a sprite's own, its artwork's, or nobody's; and how they go from one to the other. */
+import { shadeOf } from '@/core/scene/looks';
 import { composed, inverse, type Affine } from '@/core/geometry/affine';
 import { mappedPoints } from '@/core/geometry/outline';
 import { outlinesAt } from '@/core/moment/occluder-edges';
@@ -21,8 +22,9 @@ export function ownOccluders(studio: Studio, spriteId: string): void {
   const frame = frameNumber(sprite, artwork, studio.live.getState().seconds);
   const made = artwork.occluders.map((occluder): Occluder => {
     const { outlines, smooth } = outlinesAt(artwork, occluder, frame);
-    const { name, kind, ownShade } = occluder;
-    return newOccluder({ name, planeId: sprite.planeId, spriteId, kind, outlines, smooth, ownShade });
+    const { name, kind } = occluder;
+    const { planeId } = sprite;
+    return newOccluder({ ...shadeOf(occluder), name, planeId, spriteId, kind, outlines, smooth });
   });
   const edits: (Edit | null)[] = [
     change(scene, 'sprites', spriteId, { ownOccluders: true }),
@@ -54,14 +56,16 @@ export function keepWithArtwork(studio: Studio, spriteId: string): void {
   const frame = frameNumber(sprite, artwork, studio.live.getState().seconds);
   const isSingle = artwork.frames.length === 0;
   const occluders = isSingle ? [] : [...artwork.occluders];
-  for (const [, { name, kind, ownShade, outlines, smooth }] of own) {
+  for (const [, occluder] of own) {
+    const { name, kind, outlines, smooth } = occluder;
     const at = occluders.findIndex((other) => other.name === name && other.kind === kind);
     const last: ArtworkOccluder = occluders[at] ?? {
-      ...{ id: freshId(), name, kind, ownShade },
+      ...shadeOf(occluder),
+      ...{ id: freshId(), name, kind },
       ...{ outlines: [], smooth: [], frames: [] },
     };
     const frames = [...last.frames.filter((one) => one.frame !== frame), { frame, outlines, smooth }];
-    const next = { ...last, ownShade, ...(isSingle ? { outlines, smooth } : { frames }) };
+    const next = { ...last, ...shadeOf(occluder), ...(isSingle ? { outlines, smooth } : { frames }) };
     if (at < 0) occluders.push(next);
     else occluders[at] = next;
   }

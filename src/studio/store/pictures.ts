@@ -165,6 +165,7 @@ export class PictureStore {
         rgba: image.data,
         normal: null,
         glow: null,
+        rim: null,
       };
       if (!isCurrent()) return;
       if (order === null) {
@@ -194,7 +195,7 @@ export class PictureStore {
   private async showBare(entry: Entry): Promise<void> {
     try {
       const { width, height, data } = await this.imageOf(entry.imageSha);
-      entry.pixels = { width, height, rgba: data, normal: null, glow: null };
+      entry.pixels = { width, height, rgba: data, normal: null, glow: null, rim: null };
     } catch {
       // The picture itself is missing; the fault that is kept says so.
     }

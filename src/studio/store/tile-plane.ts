@@ -1,4 +1,5 @@
 /** Planes that are painted with tiles: made so, filled from a file, and made plain again. */
+import { NEW_SHADE } from '@/core/scene/defaults';
 import { framesIn } from '@/core/art/frames';
 import { readTileCsv } from '@/core/art/tile-csv';
 import { cellEdits } from '@/core/art/tile-edits';
@@ -19,7 +20,7 @@ export function giveTiles(studio: Studio, planeId: string, artworkId: string): v
     cellWidthPx: widthPx,
     cellHeightPx: heightPx,
     blocks: true,
-    ownShade: 'lit',
+    ...NEW_SHADE,
   };
   studio.set('Lay tiles on a plane', 'planes', planeId, { tiles });
   studio.desk.setState({ planeId, tool: 'lay', tile: cellOf({ frame: 0, orientation: 0 }) });

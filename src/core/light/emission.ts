@@ -1,0 +1,122 @@
+/** What a light gives to a point, before facing and shadow. The GPU's twin is in gpu/shaders/light.ts. */
+import { BAYER8 } from '../raster/bayer';
+import type { LightSpace } from '../raster/colour';
+import { atan2, smoothstep01 } from '../geometry/exact';
+import { distanceToSegment, isInside as isWithin } from '../geometry/outline';
+import {
+  TABLE_SIZE,
+  type MomentArea,
+  type MomentCone,
+  type MomentGobo,
+  type MomentLight,
+  type PicturePixels,
+} from '../moment/moment';
+import { fallAt } from './fall';
+import { SAMPLE, SAMPLE_SIZE, samplePicture } from './sample';
+
+/** Share of the cone at a way from the light: by branches, so that equal angles make a hard edge. */
+export function coneAt({ x, y, beam, field }: MomentCone, dx: number, dy: number): number {
+  if (dx === 0 && dy === 0) return 1;
+  const across = x * dy - y * dx;
+  const along = x * dx + y * dy;
+  const angle = atan2(Math.abs(across), along);
+  if (angle <= beam) return 1;
+  if (angle >= field) return 0;
+  return 1 - smoothstep01((angle - beam) / (field - beam));
+}
+
+/** Distance beyond an outline, 0 within it. */
+export function distanceOutside({ edges }: MomentArea, px: number, py: number): number {
+  if (isWithin(edges, px, py)) return 0;
+  let best = Infinity;
+  for (let i = 0; i < edges.length; i += 4)
+    best = Math.min(best, distanceToSegment(px, py, edges[i], edges[i + 1], edges[i + 2], edges[i + 3]));
+  return best;
+}
+
+/** Steps of brightness. @param threshold 0.5, or the dither's, above 0 and below 1 */
+export function banded(share: number, bands: number, threshold: number): number {
+  return bands === 0 ? share : Math.min(bands, Math.floor(share * bands + threshold)) / bands;
+}
+
+/** The dither's threshold at a cell of the plane. */
+export function ditherAt(column: number, row: number): number {
+  return (BAYER8[(row & 7) * 8 + (column & 7)] + 0.5) / 64;
+}
+
+/** The place that stands for a point: the middle of its block, counted in the plane's own cells. */
+export function blockPlace(v: number, origin: number, blockPx: number): number {
+  return blockPx === 0 ? v : origin + (Math.floor((v - origin) / blockPx) + 0.5) * blockPx;
+}
+
+/** Works out one light at one point after the other; what it finds is overwritten by the next. */
+export class Emission {
+  /** Colour times everything but facing and shadow. */
+  readonly rgb = new Float64Array(3);
+  /** The share of the light before its colour, gobo and level: 0 where it does not reach. */
+  share = 0;
+  private readonly sample = new Float64Array(SAMPLE_SIZE);
+
+  constructor(
+    private readonly pixels: readonly (PicturePixels | null)[],
+    private readonly space: LightSpace,
+  ) {}
+
+  /**
+   * @param px,py the place that stands for the point (the middle of its block)
+   * @param column,row the point's cell in its plane, for the dither
+   * @returns whether it gives anything
+   */
+  at(light: MomentLight, px: number, py: number, column: number, row: number): boolean {
+    const { rgb } = this;
+    const u = this.reach(light, px, py);
+    this.share = banded(this.share, light.bands, light.dither ? ditherAt(column, row) : 0.5);
+    if (this.share === 0) return false;
+    const { stops } = light;
+    if (stops) {
+      const at = Math.min(1, u) * (TABLE_SIZE - 1);
+      const i = Math.min(TABLE_SIZE - 2, Math.floor(at));
+      for (let c = 0; c < 3; c++)
+        rgb[c] = this.share * (stops[3 * i + c] + (stops[3 * i + 3 + c] - stops[3 * i + c]) * (at - i));
+    } else for (let c = 0; c < 3; c++) rgb[c] = this.share * light.rgb[c];
+    return light.gobo ? this.throughGobo(light.gobo, px, py) : true;
+  }
+
+  /** Finds the share. @returns how far the point is on the way from core to reach, 0 to 1 */
+  private reach(light: MomentLight, px: number, py: number): number {
+    const { figure, corePx, reachPx, curve, steepness, drawn } = light;
+    this.share = 1;
+    if (figure === 'even' || figure === 'picture') return 0;
+    const [dx, dy] = [px - light.x, py - light.y];
+    const squashed = dy * light.squash;
+    const distance =
+      figure === 'area' ? distanceOutside(light.area!, px, py) : Math.sqrt(dx * dx + squashed * squashed);
+    const isInside = figure === 'area' && distance === 0;
+    this.share = isInside ? 1 : fallAt(distance, corePx, reachPx, curve, steepness, drawn);
+    if (light.cone && this.share > 0) this.share *= coneAt(light.cone, dx, dy);
+    return distance <= corePx ? 0 : distance >= reachPx ? 1 : (distance - corePx) / (reachPx - corePx);
+  }
+
+  private throughGobo(
+    { picture, frame, inverse: m, fadeX, fadeY, nearest }: MomentGobo,
+    px: number,
+    py: number,
+  ): boolean {
+    const { rgb, sample } = this;
+    const pixels = this.pixels[picture];
+    const u = m.a * px + m.c * py + m.e;
+    const v = m.b * px + m.d * py + m.f;
+    const [w, h] = [frame.right - frame.left, frame.bottom - frame.top];
+    if (!pixels || u < 0 || v < 0 || u >= w || v >= h) return false;
+    samplePicture(pixels, frame, u, v, nearest, this.space, sample);
+    const fade = fadeAt(u, w, fadeX) * fadeAt(v, h, fadeY);
+    rgb[0] *= sample[SAMPLE.r] * fade;
+    rgb[1] *= sample[SAMPLE.g] * fade;
+    rgb[2] *= sample[SAMPLE.b] * fade;
+    return rgb[0] + rgb[1] + rgb[2] > 0;
+  }
+}
+
+function fadeAt(at: number, size: number, fade: number): number {
+  return fade === 0 ? 1 : Math.min(1, Math.min(at, size - at) / fade);
+}

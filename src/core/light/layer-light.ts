@@ -1,0 +1,147 @@
+/** The light of one layer at one point: the sums of light.md, none of which has an order. */
+import type { Moment, MomentLayer, MomentLight, MomentPlane, PicturePixels } from '../moment/moment';
+import { pastCasts } from './cast';
+import { blockPlace, Emission } from './emission';
+import { facing, wayToLight } from './facing';
+import { Visibility } from './shadow';
+
+/** Luminance of linear sRGB (IEC 61966-2-1); of encoded values it stands for their brightness. */
+export const LUMINANCE = [0.2126, 0.7152, 0.0722] as const;
+
+/** Works out lights at points; scratch is kept between them. */
+export class LayerLight {
+  /** L: what albedo is multiplied by. */
+  readonly light = new Float64Array(3);
+  /** What the ambient light gives, alone. */
+  readonly ambient = new Float64Array(3);
+  /** What rims are multiplied by. */
+  readonly rim = new Float64Array(3);
+  /** What one light gives: colour, falloff, facing and shadow. */
+  readonly given = new Float64Array(3);
+  private readonly emission: Emission;
+  private readonly visibility: Visibility;
+  private readonly way = new Float64Array(3);
+  private readonly lighten = new Float64Array(3);
+  private readonly covered = new Float64Array(3);
+  private readonly taken = new Float64Array(3);
+
+  constructor(
+    private readonly moment: Moment,
+    private readonly pixels: readonly (PicturePixels | null)[],
+  ) {
+    this.emission = new Emission(pixels, moment.lightSpace);
+    this.visibility = new Visibility(moment);
+  }
+
+  /** Fills light, ambient and rim for a surface of a layer. */
+  fill(index: number, layer: MomentLayer, normal: Float64Array, px: number, py: number): void {
+    const { moment, light, rim, ambient, lighten, covered, taken, given } = this;
+    rim.fill(0);
+    if (moment.unlit) {
+      light.fill(1);
+      ambient.fill(0);
+      return;
+    }
+    this.fillAmbient(index, layer, px, py);
+    light.set(ambient);
+    lighten.fill(0);
+    covered.fill(1);
+    taken.fill(0);
+    for (const one of moment.lights) {
+      if (one.ambient !== 'no' || !lights(one, index, layer)) continue;
+      if (!this.give(one, moment.planes[index], px, py, normal, layer)) continue;
+      for (let c = 0; c < 3; c++) {
+        const e = given[c];
+        if (one.rim) rim[c] += e;
+        else if (one.blend === 'add') light[c] += e;
+        else if (one.blend === 'lighten') lighten[c] = Math.max(lighten[c], e);
+        else if (one.blend === 'uncover') covered[c] *= 1 - Math.min(e, 1);
+        else taken[c] += e;
+      }
+    }
+    for (let c = 0; c < 3; c++)
+      light[c] = Math.max(0, Math.max(light[c], lighten[c], 1 - covered[c]) - taken[c]) + moment.workLamp[c];
+  }
+
+  /**
+   * What one light gives to a surface, into `given`.
+   * @param normal null asks for what hangs in the air: no facing
+   * @param layer null is the air, which takes shadows
+   */
+  give(
+    light: MomentLight,
+    plane: MomentPlane,
+    px: number,
+    py: number,
+    normal: Float64Array | null,
+    layer: Pick<MomentLayer, 'takesShadows' | 'takesCasts'> | null,
+  ): boolean {
+    const { emission, given, moment } = this;
+    const { left, top, right, bottom } = light.box;
+    const { blockPx } = light;
+    const [qx, qy] = [blockPlace(px, plane.originX, blockPx), blockPlace(py, plane.originY, blockPx)];
+    if (qx < left || qx > right || qy < top || qy > bottom) return false;
+    const cell = Math.max(1, blockPx);
+    const column = Math.floor((px - plane.originX) / cell);
+    const row = Math.floor((py - plane.originY) / cell);
+    if (!emission.at(light, qx, qy, column, row)) return false;
+    let share = 1;
+    if (normal) {
+      const l = wayToLight(light.source, qx, qy, this.way);
+      const dot = normal[0] * l[0] + normal[1] * l[1] + normal[2] * l[2];
+      share = facing(dot, light.wrap, light.relief);
+    }
+    if (share === 0) return false;
+    if (layer?.takesCasts && layer.takesShadows && light.casts.length > 0) {
+      const open = pastCasts(moment, light, this.pixels, qx, qy);
+      for (let c = 0; c < 3; c++)
+        given[c] = emission.rgb[c] * share * (open + (1 - open) * light.shadowLet[c]);
+    } else for (let c = 0; c < 3; c++) given[c] = emission.rgb[c] * share;
+    if (layer && !layer.takesShadows) return true;
+    const seen = this.visibility.at(light, qx, qy);
+    for (let c = 0; c < 3; c++) given[c] *= seen[c];
+    return true;
+  }
+
+  /** The scene's ambient light, with what is added to it, and where others take its place. */
+  private fillAmbient(index: number, layer: Pick<MomentLayer, 'listens'>, px: number, py: number): void {
+    const { moment, ambient, emission } = this;
+    const plane = moment.planes[index];
+    let [instead, sumR, sumG, sumB] = [0, 0, 0, 0];
+    let [addR, addG, addB] = [0, 0, 0];
+    for (const light of moment.lights) {
+      if (light.ambient === 'no' || !lights(light, index, layer)) continue;
+      const cell = Math.max(1, light.blockPx);
+      const qx = blockPlace(px, plane.originX, light.blockPx);
+      const qy = blockPlace(py, plane.originY, light.blockPx);
+      const column = Math.floor((px - plane.originX) / cell);
+      const row = Math.floor((py - plane.originY) / cell);
+      if (!emission.at(light, qx, qy, column, row)) continue;
+      const [r, g, b] = emission.rgb;
+      if (light.ambient === 'added') {
+        addR += r;
+        addG += g;
+        addB += b;
+      } else {
+        instead += emission.share;
+        sumR += r;
+        sumG += g;
+        sumB += b;
+      }
+    }
+    const rest = Math.max(0, 1 - instead);
+    const whole = Math.max(1, instead);
+    ambient[0] = (moment.ambient[0] * rest + sumR) / whole + addR;
+    ambient[1] = (moment.ambient[1] * rest + sumG) / whole + addG;
+    ambient[2] = (moment.ambient[2] * rest + sumB) / whole + addB;
+  }
+}
+
+/** Whether a light has anything to do with a layer. */
+function lights(
+  { spanFar, spanNear, feeds }: MomentLight,
+  index: number,
+  { listens }: Pick<MomentLayer, 'listens'>,
+): boolean {
+  return index >= spanFar && index <= spanNear && (feeds & listens) !== 0;
+}

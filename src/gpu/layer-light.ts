@@ -1,0 +1,261 @@
+/**
+ * The light of one layer: a target for each sum that the layer needs (see docs/light.md), filled light by light. Twin of
+ * core/light/layer-light.ts.
+ */
+import type { Rgb } from '@/core/raster/colour';
+import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
+import type { BlendMode, Device, Target } from './device';
+import { NO_SHADES, type LightBatch, type LightDraw, type Shades } from './light-batch';
+import { outputBox } from './output-box';
+import type { PictureCache } from './picture-textures';
+import { CAST_PROGRAM } from './shaders/cast';
+import type { ShadowMasks } from './shadow-masks';
+
+/** The sums of a layer; null where nothing gives to one. */
+export interface LayerSums {
+  add: Target | null;
+  lighten: Target | null;
+  /** What lights that uncover leave covered. */
+  covered: Target | null;
+  taken: Target | null;
+  rim: Target | null;
+  /** Ambient lights in the place of the scene's: sum and weight. */
+  instead: Target | null;
+  added: Target | null;
+}
+
+type SumName = keyof LayerSums;
+
+const SUMS: Record<SumName, { cleared: number; blend: BlendMode }> = {
+  add: { cleared: 0, blend: 'add' },
+  lighten: { cleared: 0, blend: 'larger' },
+  covered: { cleared: 1, blend: 'timesRest' },
+  taken: { cleared: 0, blend: 'add' },
+  rim: { cleared: 0, blend: 'add' },
+  instead: { cleared: 0, blend: 'add' },
+  added: { cleared: 0, blend: 'add' },
+};
+
+/** Where the sum of a light goes. */
+export function sumOf({ ambient, rim, blend }: MomentLight): SumName {
+  if (ambient === 'instead') return 'instead';
+  if (ambient === 'added') return 'added';
+  if (rim) return 'rim';
+  return { add: 'add', lighten: 'lighten', uncover: 'covered', subtract: 'taken' }[blend] as SumName;
+}
+
+/** The ambient light of a layer where it is the same all over: ambient lights without outlines. */
+export function evenAmbient({ ambient }: Moment, lights: readonly MomentLight[]): Rgb {
+  let instead = 0;
+  const sum = [0, 0, 0];
+  const added = [0, 0, 0];
+  for (const light of lights) {
+    if (light.ambient === 'instead') instead++;
+    const into = light.ambient === 'instead' ? sum : added;
+    for (let c = 0; c < 3; c++) into[c] += light.rgb[c];
+  }
+  return ambient.map(
+    (v, c) => (v * Math.max(0, 1 - instead) + sum[c]) / Math.max(1, instead) + added[c],
+  ) as Rgb;
+}
+
+export class LayerLights {
+  private readonly targets = new Map<string, Target>();
+  private size = { width: 0, height: 0 };
+  private scissor: readonly number[] = [0, 0, 0, 0];
+
+  constructor(
+    private readonly device: Device,
+    private readonly batch: LightBatch,
+    private readonly masks: ShadowMasks,
+    private readonly pictures: PictureCache,
+  ) {}
+
+  resize(width: number, height: number): void {
+    if (this.size.width === width && this.size.height === height) return;
+    for (const target of this.targets.values()) this.device.dropTarget(target);
+    this.targets.clear();
+    this.size = { width, height };
+  }
+
+  /** All that is drawn from here on is cut to a box of output pixels. */
+  within(box: readonly number[]): void {
+    this.scissor = box;
+    const [left, top, right, bottom] = box;
+    this.device.gl.scissor(left, top, right - left, bottom - top);
+  }
+
+  /**
+   * Fills the sums of a layer within the box that is set.
+   * @param lights those that reach it, ambient lights only where one of them has an outline
+   * @param normal facings of the layer
+   */
+  fill(
+    moment: Moment,
+    plane: MomentPlane,
+    layer: MomentLayer,
+    lights: readonly MomentLight[],
+    normal: WebGLTexture,
+    source: PictureSource,
+  ): LayerSums {
+    const sums: LayerSums = {
+      add: null,
+      lighten: null,
+      covered: null,
+      taken: null,
+      rim: null,
+      instead: null,
+      added: null,
+    };
+    const bySum = new Map<SumName, MomentLight[]>();
+    for (const light of lights) {
+      const name = sumOf(light);
+      const group = bySum.get(name);
+      if (group) group.push(light);
+      else bySum.set(name, [light]);
+    }
+    for (const [name, group] of bySum) {
+      const target = this.target(name, 'float');
+      sums[name] = target;
+      this.device.bind(target);
+      const { cleared } = SUMS[name];
+      this.device.gl.clearColor(cleared, cleared, cleared, 0);
+      this.device.gl.clear(this.device.gl.COLOR_BUFFER_BIT);
+      const isAmbient = name === 'instead' || name === 'added';
+      const draw: LightDraw = {
+        moment,
+        plane,
+        source,
+        ...this.size,
+        gives: isAmbient ? 'ambient' : 'surface',
+        normal: isAmbient ? null : normal,
+        isCapped: name === 'covered',
+      };
+      this.draw(group, target, SUMS[name].blend, layer, draw);
+    }
+    return sums;
+  }
+
+  /** Adds what hangs in the air over a picture. */
+  addAir(
+    moment: Moment,
+    plane: MomentPlane,
+    lights: readonly MomentLight[],
+    picture: Target,
+    source: PictureSource,
+  ): void {
+    const draw: LightDraw = {
+      moment,
+      plane,
+      source,
+      ...this.size,
+      gives: 'air',
+      normal: null,
+      isCapped: false,
+    };
+    this.draw(lights, picture, 'add', { takesShadows: true, takesCasts: false }, draw);
+  }
+
+  /** Draws lights into a target: those with shadows one by one under their masks, the others together. */
+  private draw(
+    lights: readonly MomentLight[],
+    target: Target,
+    blend: BlendMode,
+    layer: Pick<MomentLayer, 'takesShadows' | 'takesCasts'>,
+    draw: LightDraw,
+  ): void {
+    const open: MomentLight[] = [];
+    const shaded: [MomentLight, Shades][] = [];
+    for (const light of lights) {
+      const shades =
+        layer.takesShadows && light.ambient === 'no' ? this.shadesOf(light, layer, draw) : NO_SHADES;
+      if (shades.mask || shades.casts) shaded.push([light, shades]);
+      else open.push(light);
+    }
+    this.device.bind(target);
+    this.device.blend(blend);
+    this.batch.drawOpen(open, draw);
+    for (const [light, shades] of shaded) {
+      const { casts } = shades;
+      // Shapes of one light at a time lie in their target.
+      if (casts) {
+        this.drawCasts(light, draw);
+        this.device.bind(target);
+        this.device.blend(blend);
+      }
+      this.batch.drawOne(light, shades, draw);
+    }
+  }
+
+  private shadesOf(
+    light: MomentLight,
+    { takesCasts }: Pick<MomentLayer, 'takesCasts'>,
+    { moment, plane }: LightDraw,
+  ): Shades {
+    const { gl } = this.device;
+    let mask = null;
+    if (light.occluders.length > 0) {
+      gl.disable(gl.SCISSOR_TEST);
+      mask = this.masks.maskOf(moment, light, plane);
+      gl.enable(gl.SCISSOR_TEST);
+      this.within(this.scissor);
+    }
+    const casts = takesCasts && light.casts.length > 0 ? this.target('casts', 'half').textures[0] : null;
+    return { mask, casts };
+  }
+
+  private drawCasts(light: MomentLight, { moment, plane, source }: LightDraw): void {
+    const { device, pictures } = this;
+    const { gl } = device;
+    const { view } = moment;
+    const target = this.target('casts', 'half');
+    device.bind(target);
+    gl.clearColor(1, 1, 1, 1);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    device.blend('times');
+    for (const index of light.casts) {
+      const { picture, frame, inverse: m, above, spread, opacity, box } = moment.casts[index];
+      const { key } = moment.pictures[picture];
+      const pixels = source(key);
+      const room = light.blockPx;
+      const around = outputBox(view, {
+        left: box.left - room,
+        top: box.top - room,
+        right: box.right + room,
+        bottom: box.bottom + room,
+      });
+      if (!pixels || !around) continue;
+      const place = pictures.get(key, pixels, moment.lightSpace);
+      device.program(CAST_PROGRAM).use(
+        {
+          u_targetPx: [target.width, target.height],
+          u_targetOrigin: [0, 0],
+          u_origin: [0, 0],
+          u_box: around,
+          u_outputPerScenePx: view.outputPerScenePx,
+          u_layer: place.layer,
+          u_frame: [frame.left + place.x, frame.top + place.y, frame.right + place.x, frame.bottom + place.y],
+          u_inverse: [m.a, m.b, m.c, m.d],
+          u_at: [m.a * view.x + m.c * view.y + m.e, m.b * view.x + m.d * view.y + m.f],
+          u_above: [above[0], above[1], above[0] * view.x + above[1] * view.y + above[2]],
+          u_spread: spread,
+          u_opacity: opacity,
+          u_nearest: moment.pixelArt,
+          u_blockPx: room,
+          u_planeOrigin: [plane.originX - view.x, plane.originY - view.y],
+        },
+        { u_art: place.arrays.art },
+      );
+      device.drawBox();
+    }
+  }
+
+  private target(name: string, kind: 'float' | 'half'): Target {
+    let target = this.targets.get(name);
+    if (!target) {
+      const { width, height } = this.size;
+      this.targets.set(name, (target = this.device.target(width, height, kind)));
+    }
+    return target;
+  }
+}
