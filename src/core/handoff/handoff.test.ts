@@ -166,7 +166,9 @@ describe('the schema that goes with a scene', () => {
     const lights = properties.lights.additionalProperties;
     expect(Object.keys(lights.properties).sort()).toEqual(Object.keys(scene().document.lights.l).sort());
     expect(lights.properties.level).toEqual({ type: 'number', minimum: 0, maximum: 256 });
-    expect(lights.properties.curve).toMatchObject({ enum: ['straight', 'eased', 'natural', 'even'] });
+    expect(lights.properties.curve).toMatchObject({
+      enum: ['straight', 'eased', 'natural', 'even', 'drawn'],
+    });
     expect(lights.required.sort()).toEqual(Object.keys(lights.properties).sort());
   });
 });

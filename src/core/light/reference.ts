@@ -15,23 +15,8 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
   const { widthPx, heightPx } = moment.view;
   const image = emptyImage(widthPx, heightPx);
   const point = new PointRenderer(moment, source);
-  for (let y = 0; y < heightPx; y++) {
-    for (let x = 0; x < widthPx; x++) {
-      const { x: px, y: py } = scenePlace(moment, x, y);
-      const values = point.at(px, py);
-      const over = point.overlayAt(px, py);
-      const offset = moment.pixelArt ? 0 : (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 - 0.5;
-      const i = 4 * (y * widthPx + x);
-      for (let c = 0; c < 3; c++) {
-        const shown = moment.unlit
-          ? displayed(moment, values[c])
-          : finished(values[c], moment.lightSpace, moment.finish);
-        const display = over[c] + (1 - over[3]) * shown;
-        image.data[i + c] = Math.min(255, Math.max(0, Math.floor(display * 255 + 0.5 + offset)));
-      }
-      image.data[i + 3] = 255;
-    }
-  }
+  for (let y = 0; y < heightPx; y++)
+    for (let x = 0; x < widthPx; x++) point.write(x, y, image.data, 4 * (y * widthPx + x));
   return image;
 }
 
@@ -60,6 +45,23 @@ export class PointRenderer {
   ) {
     this.pixels = moment.pictures.map((picture) => source(picture.key));
     this.lit = new LayerLight(moment, this.pixels);
+  }
+
+  /** Writes an output pixel as it is shown, RGBA, 8-bit. */
+  write(x: number, y: number, out: Uint8Array, at: number): void {
+    const { moment } = this;
+    const { x: px, y: py } = scenePlace(moment, x, y);
+    const values = this.at(px, py);
+    const over = this.overlayAt(px, py);
+    const offset = moment.pixelArt ? 0 : (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 - 0.5;
+    for (let c = 0; c < 3; c++) {
+      const shown = moment.unlit
+        ? displayed(moment, values[c])
+        : finished(values[c], moment.lightSpace, moment.finish);
+      const display = over[c] + (1 - over[3]) * shown;
+      out[at + c] = Math.min(255, Math.max(0, Math.floor(display * 255 + 0.5 + offset)));
+    }
+    out[at + 3] = 255;
   }
 
   /** The picture at a scene place in light space; the result is overwritten by the next call. */
