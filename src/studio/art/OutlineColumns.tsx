@@ -2,7 +2,9 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { OUTLINE_WAYS, type OutlineRule, type OutlineWay } from '@/core/art/outlines-from';
-import { OWN_SHADES, type OwnShade } from '@/core/scene/document';
+import type { Shade } from '@/core/scene/document';
+import { useGesture } from '../controls/FieldOf';
+import { ShadeFields } from '../controls/ShadeFields';
 import { useScene, useStudio } from '../context';
 import { FileKey } from '../controls/FileKey';
 import { NameField } from '../controls/NameField';
@@ -18,6 +20,7 @@ import {
   readSvg,
   takeOutlines,
   wholeFrame,
+  occluderEdits,
 } from '../store/artwork-outlines';
 
 const WAY_WORDS: Record<OutlineWay, string> = {
@@ -232,40 +235,45 @@ export function PointsColumn({ artworkId }: { artworkId: string }) {
   const number = useStore(studio.artBench, (state) => state.frame);
   const artwork = useScene(({ scene }) => scene.artworks[artworkId]);
   const occluder = artwork?.occluders.find(({ id }) => id === occluderId);
+  const gesture = useGesture(studio, 'Change an occluder');
   if (!artwork || !occluder) return null;
   const { isOwn, outlines } = outlinesOf(occluder, number);
   const change = (label: string, fields: Parameters<typeof changeOccluder>[4]) =>
     changeOccluder(studio, label, artworkId, occluder.id, fields);
+  const edits = (fields: Partial<Shade>) => occluderEdits(studio.scenes.kept, artworkId, occluder.id, fields);
   return (
-    <Column title="Points" aside={`${pointsIn(outlines)} in ${outlines.length}`}>
-      <NameField
-        name={occluder.name}
-        label="Name of the occluder"
-        className="w-full"
-        onChange={(name) => change('Rename', { name })}
-      />
-      {occluder.kind === 'closed' && (
-        <Choice<OwnShade>
-          label="The caster"
-          value={occluder.ownShade}
-          options={OWN_SHADES.map((shade) => [shade, shade === 'lit' ? 'Stays lit' : 'Lies in it'])}
-          onChange={(ownShade) => change('Own shade', { ownShade })}
+    <>
+      <Column title="Points" aside={`${pointsIn(outlines)} in ${outlines.length}`}>
+        <NameField
+          name={occluder.name}
+          label="Name of the occluder"
+          className="w-full"
+          onChange={(name) => change('Rename', { name })}
         />
-      )}
-      {isOwn && artwork.frames.length > 0 && (
-        <Row label="Frame">
-          <Key
-            onClick={() =>
-              change('As in general', { frames: occluder.frames.filter(({ frame }) => frame !== number) })
-            }
-          >
-            Nothing here
-          </Key>
-        </Row>
-      )}
-      <p className="text-small text-ash">
-        In the figure: drag a point, double-click to add or take one away, Shift-click makes it smooth.
-      </p>
-    </Column>
+        {isOwn && artwork.frames.length > 0 && (
+          <Row label="Frame">
+            <Key
+              onClick={() =>
+                change('As in general', { frames: occluder.frames.filter(({ frame }) => frame !== number) })
+              }
+            >
+              Nothing here
+            </Key>
+          </Row>
+        )}
+        <p className="text-small text-ash">
+          In the figure: drag a point, double-click to add or take one away, Shift-click makes it smooth.
+        </p>
+      </Column>
+      <Column title="Shadow">
+        <ShadeFields
+          shade={occluder}
+          closed={occluder.kind === 'closed'}
+          onPreview={(fields) => gesture.preview(edits(fields))}
+          onCommit={(fields) => gesture.commit(edits(fields))}
+          onCancel={gesture.cancel}
+        />
+      </Column>
+    </>
   );
 }

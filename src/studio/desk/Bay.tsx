@@ -4,6 +4,7 @@ import { useDesk, useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
 import { TILE_TOOLS } from '../store/desk-store';
 import { LightBay } from './LightBay';
+import { LightToolBay } from './LightToolBay';
 import { CueBay } from './CueBay';
 import { LampBay } from './LampBay';
 import { ManyColumn } from './ManyColumn';
@@ -26,6 +27,8 @@ export function Bay() {
     <div className="h-full overflow-x-auto overflow-y-auto px-3 pt-1">
       {isTileTool ? (
         <PlaneBay id={planeId!} />
+      ) : tool === 'light' ? (
+        <LightToolBay />
       ) : tool === 'scatter' ? (
         <ScatterBay />
       ) : kinds.size > 1 ? (

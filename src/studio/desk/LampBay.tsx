@@ -2,14 +2,16 @@
 import { useState } from 'react';
 import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
 import { type FlamePart, type LightPart } from '@/core/scene/document';
-import { FieldOf, useGesture } from '../controls/FieldOf';
+import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
-import { overrideEdits, partOf, pushBack, resetOverrides, takeApart } from '../store/lamp-edits';
+import { pushBack, resetOverrides, takeApart } from '../store/lamp-edits';
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
+import { useOverride, usePartLook } from './look-adapter';
+import { LookColumns } from './LookColumns';
 import { PickedName, PlaceFields } from './PlaceFields';
 import { useField, usePlaneOptions } from './use-fields';
 
@@ -70,19 +72,16 @@ export function LampBay({ ids }: { ids: string[] }) {
           />
           {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
         </Column>
-        <Column
-          title="Part"
-          aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'}
-          wide="very"
-        >
+        <Column title="Part" aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'}>
           <Choice
             label="Part"
             value={part?.id ?? ''}
             options={all.map(({ id, name }) => [id, lamp.overrides[id] ? `${name} *` : name])}
             onChange={setChosen}
           />
-          <div className="grid grid-cols-2 gap-x-3">{part && <PartFields ids={ids} part={part} />}</div>
+          {part && !('reachPx' in part) && <FlameFields ids={ids} part={part} />}
         </Column>
+        {part && 'reachPx' in part && <LightPartColumns key={part.id} ids={ids} part={part} />}
         <Column title="Luminaire">
           <Row label="">
             <Key disabled={overrides === 0} onClick={() => resetOverrides(studio, ids)}>
@@ -123,9 +122,9 @@ export function LampBay({ ids }: { ids: string[] }) {
   );
 }
 
-/** A number of a part with its range: field, label, lowest, highest, step, and whether it spans decades. */
+/** A number of a flame with its range: field, label, lowest, highest, step, and whether it spans decades. */
 type PartNumber = readonly [
-  field: string,
+  field: 'glowLevel' | 'opacity' | 'scaleX' | 'scaleY',
   label: string,
   low: number,
   high: number,
@@ -133,13 +132,6 @@ type PartNumber = readonly [
   wide: boolean,
 ];
 
-const LIGHT_NUMBERS: readonly PartNumber[] = [
-  ['level', 'Level', 0, 16, 0.01, true],
-  ['corePx', 'Core', 0, 200, 0.5, true],
-  ['reachPx', 'Reach', 1, 1000, 1, true],
-  ['heightPx', 'Height', 0, 400, 1, true],
-  ['air', 'Air', 0, 1, 0.01, false],
-];
 const FLAME_NUMBERS: readonly PartNumber[] = [
   ['glowLevel', 'Glow', 0, 8, 0.01, true],
   ['opacity', 'Opacity', 0, 1, 0.01, false],
@@ -147,63 +139,25 @@ const FLAME_NUMBERS: readonly PartNumber[] = [
   ['scaleY', 'Height', 0.05, 8, 0.05, true],
 ];
 
-/** The controls of one part, a light or a flame. */
-function PartFields({ ids, part }: { ids: string[]; part: LightPart | FlamePart }) {
-  const override = useOverride(ids, part);
-  const isLight = 'reachPx' in part;
-  const valueOf = (of: object, field: string) => (of as Record<string, number>)[field];
-  return (
-    <>
-      {(isLight ? LIGHT_NUMBERS : FLAME_NUMBERS).map(([field, label, low, high, step, wide]) => (
-        <ValueField
-          key={field}
-          label={override.mark(field, label)}
-          value={valueOf(part, field)}
-          low={low}
-          high={high}
-          step={step}
-          logarithmic={wide}
-          initial={override.base && valueOf(override.base, field)}
-          onPreview={(value) => override.preview({ [field]: value })}
-          onCommit={(value) => override.commit({ [field]: value })}
-          onCancel={override.cancel}
-        />
-      ))}
-      {isLight && (
-        <>
-          <ColourField
-            label={override.mark('colour', 'Colour')}
-            value={part.colour}
-            onPreview={(colour) => override.preview({ colour })}
-            onCommit={(colour) => override.commit({ colour })}
-          />
-          <Switch
-            label={override.mark('shadows', 'Shadows')}
-            on={part.shadows}
-            warns
-            onChange={(shadows) => override.commit({ shadows })}
-          />
-        </>
-      )}
-    </>
-  );
+function LightPartColumns({ ids, part }: { ids: string[]; part: LightPart }) {
+  return <LookColumns of={usePartLook(ids, part)} />;
 }
 
-/** Changes of a part for these lamps alone; a star marks what they have otherwise than their luminaire. */
-function useOverride(ids: string[], part: LightPart | FlamePart) {
-  const studio = useStudio();
-  const gesture = useGesture(studio, 'Change a lamp');
-  const base = useScene(({ scene }) =>
-    scene.lamps[ids[0]] ? partOf(scene, scene.lamps[ids[0]], part.id) : undefined,
-  );
-  const own = useScene(({ scene }) => Object.keys(scene.lamps[ids[0]]?.overrides[part.id] ?? {}));
-  const edits = (fields: Partial<LightPart> | Partial<FlamePart>) =>
-    overrideEdits(studio.scenes.kept, ids, part.id, fields);
-  return {
-    base,
-    mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
-    preview: (fields: Parameters<typeof edits>[0]) => gesture.preview(edits(fields)),
-    commit: (fields: Parameters<typeof edits>[0]) => gesture.commit(edits(fields)),
-    cancel: gesture.cancel,
-  };
+function FlameFields({ ids, part }: { ids: string[]; part: FlamePart }) {
+  const override = useOverride(ids, part);
+  return FLAME_NUMBERS.map(([field, label, low, high, step, wide]) => (
+    <ValueField
+      key={field}
+      label={override.mark(field, label)}
+      value={part[field]}
+      low={low}
+      high={high}
+      step={step}
+      logarithmic={wide}
+      initial={override.base?.[field]}
+      onPreview={(value) => override.preview({ [field]: value })}
+      onCommit={(value) => override.commit({ [field]: value })}
+      onCancel={override.cancel}
+    />
+  ));
 }

@@ -1,35 +1,24 @@
 'use client';
-import { drawOrder } from '@/core/moment/draw-order';
-import { occludersOf } from '@/core/moment/occluders';
-import { FALL_CURVES, inOrder, type FallCurve } from '@/core/scene/document';
 import { newWick } from '@/core/scene/defaults';
 import { change, create } from '@/core/scene/edits';
 import { hashText } from '@/core/time/noise';
-import { FieldOf } from '../controls/FieldOf';
-import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { makeLuminaire } from '../store/lamp-edits';
 import { freshId } from '../store/studio';
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
+import { useLightLooks } from './look-adapter';
+import { KIND_WORDS, LookColumns } from './LookColumns';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
+import { StoppedByRows } from './StoppedByRows';
 import { useField, usePlaneOptions } from './use-fields';
 import { WickColumn } from './WickColumn';
 
-const CURVE_WORDS: Record<FallCurve, string> = {
-  straight: 'Straight',
-  eased: 'Eased',
-  natural: 'Natural',
-  even: 'Even',
-  drawn: 'Drawn',
-};
-
 export function LightBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
-  const colour = useField('lights', ids, 'colour', 'Colour');
-  const curve = useField('lights', ids, 'curve', 'Curve');
-  const shadows = useField('lights', ids, 'shadows', 'Shadows');
+  const look = useLightLooks(ids);
   const far = useField('lights', ids, 'spanFarId', 'Span');
   const near = useField('lights', ids, 'spanNearId', 'Span');
   const wick = useField('lights', ids, 'wickId', 'Wick');
@@ -57,99 +46,8 @@ export function LightBay({ ids }: { ids: string[] }) {
     <div>
       <Title ids={ids} />
       <div className="flex gap-[14px] pb-1">
-        <Column title="Light">
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="level"
-            label="Level"
-            low={0}
-            high={16}
-            step={0.01}
-            logarithmic
-            initial={1.5}
-          />
-          <ColourField label="Colour" value={colour.value} onPreview={colour.preview} onCommit={colour.set} />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="corePx"
-            label="Core"
-            low={0}
-            high={200}
-            step={0.5}
-            digits={1}
-            unit="px"
-            logarithmic
-            initial={6}
-          />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="reachPx"
-            label="Reach"
-            low={1}
-            high={1000}
-            digits={1}
-            unit="px"
-            logarithmic
-            initial={120}
-          />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="heightPx"
-            label="Height"
-            low={0}
-            high={400}
-            digits={1}
-            unit="px"
-            logarithmic
-            initial={32}
-          />
-        </Column>
-        <Column title="Falloff">
-          <Choice<FallCurve>
-            label="Curve"
-            value={curve.value}
-            differs={curve.differs}
-            options={FALL_CURVES.map((c) => [c, CURVE_WORDS[c]])}
-            onChange={curve.set}
-          />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="steepness"
-            label="Steepness"
-            low={0.1}
-            high={10}
-            step={0.01}
-            logarithmic
-            initial={1}
-          />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="air"
-            label="Air"
-            low={0}
-            high={1}
-            step={0.01}
-            initial={0}
-          />
-          <FieldOf
-            collection="lights"
-            ids={ids}
-            field="relief"
-            label="Relief"
-            low={0}
-            high={1}
-            step={0.01}
-            initial={1}
-          />
-        </Column>
-        <Column title="Shadow" aside={!shadows.value && <span className="text-signal">throws none</span>}>
-          <Switch label="Shadows" on={shadows.value} warns differs={shadows.differs} onChange={shadows.set} />
+        <LookColumns of={look} />
+        <Column title="Reaches">
           <Choice
             label="From"
             value={far.value ?? ''}
@@ -164,15 +62,13 @@ export function LightBay({ ids }: { ids: string[] }) {
             options={[['', 'Nearest plane'], ...planes]}
             onChange={(v) => near.set(v === '' ? null : v)}
           />
-          <Row label="Meets">
-            <StoppedBy ids={ids} />
-          </Row>
           <CircuitLetters
             label="Feeds"
             ids={circuits.value}
             differs={circuits.differs}
             onChange={circuits.set}
           />
+          {look.look.shadows && look.look.kind !== 'ambient' && <StoppedByRows ids={ids} />}
           {hangs && (
             <Switch
               label="Carrier"
@@ -207,23 +103,6 @@ export function LightBay({ ids }: { ids: string[] }) {
   );
 }
 
-/** How many occluders stand on the planes that the light reaches. */
-function StoppedBy({ ids }: { ids: string[] }) {
-  const count = useScene(({ scene }) => {
-    const light = scene.lights[ids[0]];
-    if (!light?.shadows) return 0;
-    const order = inOrder(scene.planes).map(([id]) => id);
-    const low = light.spanFarId === null ? 0 : order.indexOf(light.spanFarId);
-    const high = light.spanNearId === null ? order.length - 1 : order.indexOf(light.spanNearId);
-    const { occluders } = occludersOf(scene, new Map(order.map((id, i) => [id, i])), drawOrder(scene), 0);
-    return occluders.filter(({ plane }) => plane >= Math.min(low, high) && plane <= Math.max(low, high))
-      .length;
-  });
-  return (
-    <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>
-  );
-}
-
 function Title({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const light = useScene((state) => state.scene.lights[ids[0]]);
@@ -233,7 +112,7 @@ function Title({ ids }: { ids: string[] }) {
     <div className="mb-1 flex items-center gap-2">
       <span className="inline-block size-[10px] rotate-45" style={{ background: light.colour }} />
       <PickedName collection="lights" ids={ids} one="light" many="lights" />
-      <span className="text-ash">point light on</span>
+      <span className="text-ash">{KIND_WORDS[light.kind].toLowerCase()} light on</span>
       <select
         aria-label="Plane of the light"
         className="field cursor-pointer bg-slate text-brass"

@@ -1,5 +1,8 @@
 'use client';
-import { OWN_SHADES, type OwnShade } from '@/core/scene/document';
+import type { Shade } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { useGesture } from '../controls/FieldOf';
+import { ShadeFields } from '../controls/ShadeFields';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
@@ -9,13 +12,14 @@ import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
 import { useField, usePlaneOptions } from './use-fields';
 
-const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
-
 export function OccluderBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const occluder = useScene((state) => state.scene.occluders[ids[0]]);
   const planes = usePlaneOptions();
-  const ownShade = useField('occluders', ids, 'ownShade', 'Own shade');
+  const all = useScene((state) => ids.flatMap((id) => state.scene.occluders[id] ?? []));
+  const gesture = useGesture(studio, 'Change an occluder');
+  const edits = (fields: Partial<Shade>) =>
+    ids.flatMap((id) => change(studio.scenes.kept, 'occluders', id, fields) ?? []);
   const planeId = useField('occluders', ids, 'planeId', 'Put on a plane');
   const hidden = useField('occluders', ids, 'hidden', 'Hide');
   const locked = useField('occluders', ids, 'locked', 'Lock');
@@ -32,15 +36,16 @@ export function OccluderBay({ ids }: { ids: string[] }) {
       </div>
       <div className="flex gap-[14px] pb-1">
         <Column title="Shadow">
-          {occluder.kind === 'closed' && (
-            <Choice<OwnShade>
-              label="The caster"
-              value={ownShade.value}
-              differs={ownShade.differs}
-              options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
-              onChange={ownShade.set}
-            />
-          )}
+          <ShadeFields
+            shade={occluder}
+            closed={occluder.kind === 'closed'}
+            differs={(field) => all.some((one) => one[field] !== occluder[field])}
+            onPreview={(fields) => gesture.preview(edits(fields))}
+            onCommit={(fields) => gesture.commit(edits(fields))}
+            onCancel={gesture.cancel}
+          />
+        </Column>
+        <Column title="Is there">
           <Switch
             label="Blocks"
             on={!hidden.value}

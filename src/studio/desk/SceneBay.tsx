@@ -1,6 +1,6 @@
 'use client';
 import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
-import { SETTINGS_ID, settingsOf } from '@/core/scene/document';
+import { SETTINGS_ID, settingsOf, TONES, type Tone } from '@/core/scene/document';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
@@ -11,6 +11,7 @@ import { SetNames } from './ManyColumn';
 import { useField } from './use-fields';
 
 const SPACE_WORDS: Record<LightSpace, string> = { linear: 'Linear light', display: 'Display values' };
+const TONE_WORDS: Record<Tone, string> = { clip: 'Cut off', shoulder: 'Over a shoulder' };
 const IDS = [SETTINGS_ID];
 
 /** What belongs to the scene as a whole; shown while nothing is picked. */
@@ -18,6 +19,7 @@ export function SceneBay() {
   const backdrop = useField('settings', IDS, 'backdropColour', 'Backdrop');
   const backdropLit = useField('settings', IDS, 'backdropLit', 'Backdrop');
   const space = useField('settings', IDS, 'lightSpace', 'Light space');
+  const tone = useField('settings', IDS, 'tone', 'Tone');
   const pixelArt = useField('settings', IDS, 'pixelArt', 'Kind of art');
   return (
     <div>
@@ -101,6 +103,56 @@ export function SceneBay() {
             onChange={space.set}
           />
           <CircuitNames />
+        </Column>
+        <Column title="Finish">
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="exposureStops"
+            label="Exposure"
+            low={-6}
+            high={6}
+            step={0.05}
+            unit="stops"
+            initial={0}
+          />
+          <Choice<Tone>
+            label="Above white"
+            value={tone.value}
+            options={TONES.map((t) => [t, TONE_WORDS[t]])}
+            onChange={tone.set}
+          />
+          {tone.value === 'shoulder' && (
+            <FieldOf
+              collection="settings"
+              ids={IDS}
+              field="whiteLevel"
+              label="White at"
+              low={1}
+              high={32}
+              step={0.1}
+              digits={1}
+              logarithmic
+              initial={4}
+            />
+          )}
+        </Column>
+        <Column title="Seen">
+          <FieldOf
+            collection="settings"
+            ids={IDS}
+            field="viewTiltDeg"
+            label="From above"
+            low={0}
+            high={90}
+            unit="°"
+            digits={0}
+            initial={0}
+          />
+          <p className="text-small text-ash">
+            0 is from the side, 90 from straight above. Above 0, sprites that stand throw their shape in the
+            sun.
+          </p>
         </Column>
       </div>
     </div>

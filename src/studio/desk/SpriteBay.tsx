@@ -24,6 +24,12 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   const planes = usePlaneOptions();
   const answer = useField('sprites', ids, 'answer', 'Answer');
   const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
+  const casts = useField('sprites', ids, 'castsShape', 'Stands');
+  const isLurking = useScene(
+    ({ scene }) =>
+      (scene.sprites[ids[0]]?.answer ?? scene.planes[scene.sprites[ids[0]]?.planeId]?.answer) ===
+      'seen-when-lit',
+  );
   const circuits = useField('sprites', ids, 'circuitIds', 'Circuits');
   const plane = useField('sprites', ids, 'planeId', 'Put on a plane');
   if (!first) return null;
@@ -134,6 +140,30 @@ export function SpriteBay({ ids }: { ids: string[] }) {
             logarithmic
             initial={1}
           />
+          {isLurking && (
+            <FieldOf
+              collection="sprites"
+              ids={ids}
+              field="seenGain"
+              label="Shows"
+              low={0.1}
+              high={32}
+              step={0.1}
+              digits={1}
+              unit="x"
+              logarithmic
+              initial={4}
+            />
+          )}
+          {first.artworkId !== null && (
+            <Switch
+              label="Stands"
+              on={casts.value}
+              words={['throws its shape', 'flat']}
+              differs={casts.differs}
+              onChange={casts.set}
+            />
+          )}
           <Switch
             label="Shadows"
             on={takesShadows.value}

@@ -1,10 +1,13 @@
 'use client';
 import { framesIn } from '@/core/art/frames';
 import { cellOf, DIAGONAL, FLIP_X, FLIP_Y, tileOf } from '@/core/art/tiles';
-import { OWN_SHADES, type Artwork, type OwnShade, type TileGrid } from '@/core/scene/document';
+import type { Artwork, TileGrid } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { useGesture } from '../controls/FieldOf';
+import { ShadeFields } from '../controls/ShadeFields';
 import { FramePicture } from '../controls/FramePicture';
 import { FileKey } from '../controls/FileKey';
-import { Choice, Column, Key, Row } from '../controls/small';
+import { Column, Key, Row, Switch } from '../controls/small';
 import { ToolKey } from '../controls/ToolKey';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
@@ -12,14 +15,17 @@ import { commandOf, TOOL_WORDS } from '../store/commands';
 import { TILE_TOOLS } from '../store/desk-store';
 import { readTiles, takeTilesAway } from '../store/tile-plane';
 
-const SHADE_WORDS: Record<OwnShade, string> = { lit: 'stop it, stay lit', dark: 'stop it, lie dark' };
-
 /** The tiles of a plane: which sheet, on what grid, what is laid, and whether they stop light. */
 export function TileBay({ planeId }: { planeId: string }) {
   const studio = useStudio();
   const tiles = useScene(({ scene }) => scene.planes[planeId]?.tiles ?? null);
   const artwork = useScene(({ scene }) => (tiles ? (scene.artworks[tiles.artworkId] ?? null) : null));
+  const gesture = useGesture(studio, 'Walls of tiles');
   if (!tiles || !artwork) return null;
+  const edits = (fields: Partial<TileGrid>) =>
+    [change(studio.scenes.kept, 'planes', planeId, { tiles: { ...tiles, ...fields } })].filter(
+      (edit) => edit !== null,
+    );
   const set = (label: string, fields: Partial<TileGrid>) =>
     studio.set(label, 'planes', planeId, { tiles: { ...tiles, ...fields } });
   return (
@@ -54,18 +60,27 @@ export function TileBay({ planeId }: { planeId: string }) {
             onCommit={(v) => set(label, { [field]: v })}
           />
         ))}
-        <Choice
+        <Switch
           label="Walls"
-          value={tiles.blocks ? tiles.ownShade : 'none'}
-          options={[['none', 'let light by'], ...OWN_SHADES.map((s) => [s, SHADE_WORDS[s]] as const)]}
-          onChange={(value) =>
-            set('Walls of tiles', value === 'none' ? { blocks: false } : { blocks: true, ownShade: value })
-          }
+          on={tiles.blocks}
+          words={['stop light', 'let it by']}
+          onChange={(blocks) => set('Walls of tiles', { blocks })}
         />
         <Row label="">
           <Key onClick={() => takeTilesAway(studio, planeId)}>Take all tiles away</Key>
         </Row>
       </Column>
+      {tiles.blocks && (
+        <Column title="Walls">
+          <ShadeFields
+            shade={tiles}
+            closed
+            onPreview={(fields) => gesture.preview(edits(fields))}
+            onCommit={(fields) => gesture.commit(edits(fields))}
+            onCancel={gesture.cancel}
+          />
+        </Column>
+      )}
     </>
   );
 }

@@ -1,19 +1,25 @@
 /** Handles of what is picked: isolux lines, turn and scale of a sprite, points of an occluder, the gate's frame. */
 import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
-import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
 import { figureSize } from '@/core/art/frames';
 import { artOf, spriteAffine } from '@/core/moment/standing';
 import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
-import { drawnOutlines, lightPlace, occluderMap } from './hits';
-import { HANDLE_DEG, ISOLUX, isoluxRadius, type IsoluxName } from './isolux';
+import { drawnOutlines, occluderMap } from './hits';
+import { lightHandles, type LightHandle } from './light-handles';
 
-export type Handle = { label: string; x: number; y: number } & (
-  | { kind: 'isolux'; id: string; name: IsoluxName; cx: number; cy: number; radius: number }
-  | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
-  | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
-  | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
-);
+export type Handle =
+  | LightHandle
+  | ({ label: string; x: number; y: number } & (
+      | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
+      | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
+      | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
+    ));
+
+const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate']);
+
+export function isOfLight(handle: Handle): handle is LightHandle {
+  return !OTHERS.has(handle.kind);
+}
 
 /** The turn ring stands this far beyond the sprite's upper side, as a multiple of how near counts. */
 const RING_AWAY = 2.6;
@@ -33,32 +39,10 @@ export function handlesOf(
 ): Handle[] {
   if (selection.length !== 1) return [];
   const [{ collection, id }] = selection;
-  if (collection === 'lights') return lightHandles(scene, id, seconds);
+  if (collection === 'lights') return lightHandles(scene, id, nearPx, seconds);
   if (collection === 'sprites') return spriteHandles(scene, id, nearPx, seconds);
   if (collection === 'occluders') return pointHandles(scene, id, seconds);
   return [];
-}
-
-function lightHandles(scene: SceneDocument, id: string, seconds: number): Handle[] {
-  const light = scene.lights[id];
-  const place = lightPlace(scene, 'lights', id, seconds);
-  if (!place || !light) return [];
-  const [cx, cy] = place;
-  return ISOLUX.map((name): Handle => {
-    const radius = isoluxRadius(light, name);
-    const angle = HANDLE_DEG[name] * RADIANS_PER_DEGREE;
-    return {
-      kind: 'isolux',
-      label: 'Shape a light',
-      id,
-      name,
-      cx,
-      cy,
-      radius,
-      x: cx + radius * cos(angle),
-      y: cy + radius * sin(angle),
-    };
-  });
 }
 
 /** Corners of a sprite as it is drawn: top left, top right, bottom right, bottom left of its figure. */
@@ -127,7 +111,8 @@ export function handleAt(
   if (best) return best;
   for (const handle of handles) {
     if (handle.kind !== 'isolux' || handle.radius < 2 * nearPx) continue;
-    const r = Math.sqrt((x - handle.cx) * (x - handle.cx) + (y - handle.cy) * (y - handle.cy));
+    const [dx, dy] = [x - handle.cx, (y - handle.cy) * handle.squash];
+    const r = Math.sqrt(dx * dx + dy * dy);
     if (Math.abs(r - handle.radius) <= nearPx * 0.5) return handle;
   }
   return selection.length === 0 ? gateHandle(scene, x, y, nearPx * 0.5) : null;

@@ -8,17 +8,6 @@ import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type Fixture, type Occluder, type SceneDocument } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 
-/** The place of a light or a lamp as it is drawn. */
-export function lightPlace(
-  scene: SceneDocument,
-  collection: FixtureCollection,
-  id: string,
-  seconds: number,
-): [number, number] | null {
-  const fixture = scene[collection][id];
-  return fixture ? fixturePlace(scene, fixture, seconds) : null;
-}
-
 /** What gives light: single lights, and placed lamps. */
 export const FIXTURES = ['lights', 'lamps'] as const;
 export type FixtureCollection = (typeof FIXTURES)[number];

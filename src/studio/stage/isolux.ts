@@ -2,6 +2,7 @@
 import { exp, pow } from '@/core/geometry/exact';
 import { distanceAtShare, fallAt } from '@/core/light/fall';
 import { CURVE_NUMBERS } from '@/core/moment/lights';
+import { curveTable } from '@/core/moment/tables';
 import type { Light } from '@/core/scene/document';
 
 export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;
@@ -27,7 +28,12 @@ export function isoluxRadius(light: Light, name: IsoluxName): number {
     Math.max(light.corePx, light.reachPx),
     CURVE_NUMBERS[light.curve],
     light.steepness,
+    drawnTable(light),
   );
+}
+
+function drawnTable({ curve, drawnCurve }: Light): Float32Array | null {
+  return curve === 'drawn' ? curveTable(drawnCurve) : null;
 }
 
 /** What dragging a line to a radius makes of the light: core or reach, or the steepness that puts the line there. */
@@ -35,7 +41,7 @@ export function draggedIsolux(light: Light, name: IsoluxName, radius: number): P
   const r = Math.max(0, radius);
   if (name === 'full') return { corePx: round(Math.min(r, light.reachPx)) };
   if (name === 'end') return { reachPx: round(Math.max(1, light.corePx, r)) };
-  const base = fallAt(r, light.corePx, light.reachPx, CURVE_NUMBERS[light.curve], 1);
+  const base = fallAt(r, light.corePx, light.reachPx, CURVE_NUMBERS[light.curve], 1, drawnTable(light));
   if (base <= 0 || base >= 1) return {};
   // base ^ s = share; by halving, since base falls with s.
   let [low, high] = [0.1, 10];

@@ -9,6 +9,8 @@ export interface OverlayColours {
   line: string;
   text: string;
   ground: string;
+  /** What is probably a mistake. */
+  warning: string;
 }
 
 export interface LightGlyph {
@@ -40,11 +42,41 @@ export class Overlay {
     c.setLineDash([]);
   }
 
-  circle(x: number, y: number, radius: number, colour: string, dash: number[] = []): void {
+  /** An ellipse, or the part of it between two angles. */
+  ellipse(
+    x: number,
+    y: number,
+    radiusX: number,
+    radiusY: number,
+    colour: string,
+    dash: number[] = [],
+    between: readonly [number, number] | null = null,
+  ): void {
     const [cx, cy] = this.at(x, y);
+    const { zoom } = this.place;
+    const [from, to] = between ?? [0, 2 * Math.PI];
     this.context.beginPath();
-    this.context.arc(cx, cy, radius * this.place.zoom, 0, 2 * Math.PI);
+    this.context.ellipse(cx, cy, radiusX * zoom, radiusY * zoom, 0, from, to);
     this.stroke(colour, 1, dash);
+  }
+
+  /** A thin line through points, x and y in turn. */
+  polyline(
+    points: ArrayLike<number>,
+    closed: boolean,
+    colour: string,
+    width: number,
+    dash: number[] = [],
+  ): void {
+    const { context: c } = this;
+    c.beginPath();
+    for (let i = 0; i < points.length; i += 2) {
+      const [x, y] = this.at(points[i], points[i + 1]);
+      if (i === 0) c.moveTo(x, y);
+      else c.lineTo(x, y);
+    }
+    if (closed) c.closePath();
+    this.stroke(colour, width, dash);
   }
 
   path(points: readonly (readonly [number, number])[], closed: boolean, isPicked: boolean): void {
@@ -114,7 +146,7 @@ export class Overlay {
     this.stroke(colour, 1.3);
   }
 
-  words(x: number, y: number, text: string, dx = 12, dy = -6): void {
+  words(x: number, y: number, text: string, dx = 12, dy = -6, colour = this.colours.picked): void {
     const [cx, cy] = this.at(x, y);
     const { context: c, colours, pixelRatio } = this;
     c.font = `${11 * pixelRatio}px ${this.font}`;
@@ -124,7 +156,7 @@ export class Overlay {
     c.fillStyle = colours.ground;
     c.fillRect(left - 4 * pixelRatio, base - 11 * pixelRatio, width + 8 * pixelRatio, 15 * pixelRatio);
     c.globalAlpha = 1;
-    c.fillStyle = colours.picked;
+    c.fillStyle = colour;
     c.fillText(text, left, base);
   }
 

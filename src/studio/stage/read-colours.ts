@@ -11,6 +11,7 @@ export function readColours(): { colours: OverlayColours; font: string } {
       line: token('--color-chalk'),
       text: token('--color-chalk'),
       ground: token('--color-soot'),
+      warning: token('--color-signal'),
     },
     font: token('--font-figure'),
   };

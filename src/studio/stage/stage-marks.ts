@@ -2,10 +2,10 @@
 import { lightPartsOf } from '@/core/moment/lamps';
 import { inOrder, settingsOf, type Fixture, type LightLook, type SceneDocument } from '@/core/scene/document';
 import type { Studio } from '../store/studio';
-import { handlesOf, spriteCorners } from './handles';
+import { handlesOf, isOfLight, spriteCorners } from './handles';
 import { fixturePlace, isShown } from '@/core/moment/standing';
 import { drawnOutlines, FIXTURES, type FixtureCollection } from './hits';
-import { ISOLUX_WORDS } from './isolux';
+import { drawFigure, drawLightHandle, drawReached, LightReach } from './light-marks';
 import type { Overlay } from './overlay';
 
 export interface MarkOptions {
@@ -70,15 +70,24 @@ function glyphOf(
 }
 
 function drawHandles(overlay: Overlay, studio: Studio, nearPx: number, seconds: number): void {
-  const { colours } = overlay;
-  for (const handle of handlesOf(studio.scene, studio.scenes.state.selection, { nearPx, seconds })) {
-    if (handle.kind === 'isolux') {
-      const dash = { full: [], half: [4, 3], eighth: [2, 3], end: [] }[handle.name];
-      overlay.circle(handle.cx, handle.cy, handle.radius, colours.picked, dash);
-      overlay.pointMark(handle.x, handle.y, true);
-      const words = handle.name === 'end' ? `${Math.round(handle.radius)} px` : ISOLUX_WORDS[handle.name];
-      overlay.words(handle.x, handle.y, words, 8, 4);
+  const { scene } = studio;
+  const [lightId] = studio.pickedOf('lights');
+  const light = studio.scenes.state.selection.length === 1 ? scene.lights[lightId] : undefined;
+  const place = light && fixturePlace(scene, light, seconds);
+  if (light && place) {
+    const { clockHours } = studio.live.getState();
+    const found = reach.of(scene, lightId, clockHours, seconds);
+    if (found) drawReached(overlay, found);
+    drawFigure(overlay, scene, light, seconds);
+    if (!light.shadows && light.kind !== 'ambient')
+      overlay.words(...place, 'throws no shadows', 12, 18, overlay.colours.warning);
+  }
+  for (const handle of handlesOf(scene, studio.scenes.state.selection, { nearPx, seconds })) {
+    if (isOfLight(handle)) {
+      if (light && place) drawLightHandle(overlay, light, place, handle);
     } else if (handle.kind === 'turn') overlay.ring(handle.x, handle.y);
     else if (handle.kind !== 'gate') overlay.pointMark(handle.x, handle.y, true);
   }
 }
+
+const reach = new LightReach();

@@ -5,7 +5,8 @@ import type { OutlineRule } from '@/core/art/outlines-from';
 import { readSvgOutlines } from '@/core/geometry/svg-outlines';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import type { Artwork, ArtworkFrame, ArtworkOccluder } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame, ArtworkOccluder, SceneDocument } from '@/core/scene/document';
+import { change, type Edit } from '@/core/scene/edits';
 import { setArtwork } from './art-edits';
 import { LatestWork } from './latest-work';
 import { freshId, type Studio } from './studio';
@@ -117,6 +118,20 @@ export function changeOccluder(
 ): void {
   const last = studio.scene.artworks[artworkId]?.occluders.find((one) => one.id === id);
   if (last) putOccluder(studio, label, artworkId, { ...last, ...fields });
+}
+
+/** The edits that change an occluder of an artwork, for gestures that preview. */
+export function occluderEdits(
+  scene: SceneDocument,
+  artworkId: string,
+  id: string,
+  fields: Partial<ArtworkOccluder>,
+): Edit[] {
+  const occluders = scene.artworks[artworkId]?.occluders.map((one) =>
+    one.id === id ? { ...one, ...fields } : one,
+  );
+  const edit = occluders && change(scene, 'artworks', artworkId, { occluders });
+  return edit ? [edit] : [];
 }
 
 /** Gives an occluder other outlines: in one frame where the artwork has several, else in all. */

@@ -15,7 +15,7 @@ import { movedEdits } from '../tools/pick';
 
 export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: string }> = {
   pick: { words: 'Pick', key: 'q', hint: 'Choose, move and shape things' },
-  point: { words: 'Point', key: 'p', hint: 'A light that shines all round' },
+  light: { words: 'Light', key: 'p', hint: 'Press where it stands, drag; its kind is chosen in the bay' },
   place: { words: 'Place', key: 'l', hint: 'Stamp what is chosen on the shelf' },
   scatter: { words: 'Scatter', key: 's', hint: 'Strew several artworks over a box' },
   board: { words: 'Board', key: 'b', hint: 'A rectangle of one colour, without art' },

@@ -1,6 +1,7 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
+import type { LightKind } from '@/core/scene/document';
 
 export const BENCHES = ['art', 'relief', 'stage', 'time', 'handoff'] as const;
 export type Bench = (typeof BENCHES)[number];
@@ -16,7 +17,7 @@ export const BENCH_WORDS: Record<Bench, string> = {
 /** The tools of the stage; those of tiles stand beside the tiles. */
 export const TOOLS = [
   'pick',
-  'point',
+  'light',
   'place',
   'scatter',
   'board',
@@ -48,6 +49,9 @@ export interface DeskState {
   artworkId: string | null;
   /** The luminaire that the place tool stamps in the place of an artwork. */
   luminaireId: string | null;
+  /** The kind that the light tool places, and the artwork of new gobos. */
+  lightKind: LightKind;
+  goboId: string | null;
   /** The cell that tile tools lay. */
   tile: number;
   /** The colour of new boards. */
@@ -98,6 +102,8 @@ export function createDesk(bench: Bench) {
     tile: 1,
     boardColour: '#6b7076',
     scatter: { artworkIds: [], count: 12, seed: 1, spacingPx: 8, sizeShare: 0, turnDeg: 0, flips: true },
+    lightKind: 'point',
+    goboId: null,
     gridPx: 0,
     shelfOpen: false,
     shelfTab: 'artworks',

@@ -5,7 +5,7 @@ import { HangTool } from './hang';
 import { PenTool } from './pen';
 import { PickTool } from './pick';
 import { PlaceSpriteTool } from './place-sprite';
-import { PointLightTool } from './point-light';
+import { LightTool } from './light';
 import { ScatterTool } from './scatter';
 import { ShapeTool } from './shapes';
 import { TileTool } from './tile-tool';
@@ -14,7 +14,7 @@ import type { Tool } from './tool';
 export function allTools(studio: Studio): Record<ToolName, Tool> {
   return {
     pick: new PickTool(studio),
-    point: new PointLightTool(studio),
+    light: new LightTool(studio),
     place: new PlaceSpriteTool(studio),
     scatter: new ScatterTool(studio),
     board: new ShapeTool(studio, 'board'),

@@ -2,17 +2,17 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { carriersOf, shiftOnGround } from '@/core/moment/standing';
 import { change, type Edit } from '@/core/scene/edits';
-import { SETTINGS_ID, settingsOf, type SceneDocument } from '@/core/scene/document';
-import { LIMITS } from '@/core/limits';
+import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { handleAt, type Handle } from '../stage/handles';
 import { hitAt, hitsWithin, occluderMap } from '../stage/hits';
-import { draggedIsolux } from '../stage/isolux';
+import { lightMaps } from '../stage/light-handles';
 import type { Overlay } from '../stage/overlay';
 import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedOutlines, splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
-import { snappedPlace, snapPoint, tidyPoint } from './snap';
+import { handled } from './handled';
+import { snappedPlace } from './snap';
 
 type PointHandle = Extract<Handle, { kind: 'point' }>;
 
@@ -22,8 +22,6 @@ type State =
   | { kind: 'moving'; from: ToolEvent; base: SceneDocument; picked: Picked[]; gesture: Gesture }
   | { kind: 'handling'; from: ToolEvent; base: SceneDocument; handle: Handle; gesture: Gesture }
   | { kind: 'marquee'; from: ToolEvent; to: ToolEvent };
-
-const SMALLEST_GATE_PX = 16;
 
 /** A press becomes a drag after this many screen px. */
 const DRAG_SHARE = 0.35;
@@ -40,6 +38,7 @@ export class PickTool implements Tool {
     const { studio } = this;
     const handle = this.handleAt(event);
     if (handle?.kind === 'point' && (event.shift || event.alt)) return this.markPoint(handle, event);
+    if (handle?.kind === 'area point' && event.shift) return smoothAreaPoint(studio, handle);
     this.cut = null;
     if (handle) {
       this.state = {
@@ -133,6 +132,9 @@ export class PickTool implements Tool {
   doubleDown(event: ToolEvent): void {
     const { studio } = this;
     const { scene } = studio;
+    const [lightId] = studio.pickedOf('lights');
+    if (lightId && studio.scenes.state.selection.length === 1)
+      return doubleOnArea(studio, lightId, event, this.handleAt(event));
     const [id] = studio.pickedOf('occluders');
     if (!id || studio.scenes.state.selection.length !== 1) return;
     const occluder = scene.occluders[id];
@@ -198,6 +200,30 @@ export class PickTool implements Tool {
   }
 }
 
+type AreaPoint = Extract<Handle, { kind: 'area point' }>;
+
+/** A corner of an area light becomes smooth, or a corner again. */
+function smoothAreaPoint(studio: Studio, { id, outline, point }: AreaPoint): void {
+  studio.set('Smooth or corner', 'lights', id, withSmooth(studio.scene.lights[id], outline, point));
+}
+
+/** On a point of an area light takes it away, elsewhere adds one on the nearest side. */
+function doubleOnArea(studio: Studio, id: string, event: ToolEvent, handle: Handle | null): void {
+  const light = studio.scene.lights[id];
+  if (light.outlines.length === 0 || (light.kind !== 'area' && light.kind !== 'ambient')) return;
+  if (handle?.kind === 'area point') {
+    const fields = withoutPoint(light, handle.outline, handle.point, 3);
+    if (fields) studio.set('Take a point away', 'lights', id, fields);
+    else studio.say('An outline needs this point; delete the light instead.');
+    return;
+  }
+  const maps = lightMaps(studio.scene, light, studio.live.getState().seconds);
+  const back = maps && inverse(maps.figure);
+  if (!back) return;
+  const [u, v] = applyTo(back, event.x, event.y).map(Math.round);
+  studio.set('Add a point', 'lights', id, withPoint(light, true, u, v));
+}
+
 function signed(v: number): string {
   const rounded = Math.round(v * 10) / 10;
   return rounded > 0 ? `+${rounded}` : String(rounded);
@@ -246,84 +272,4 @@ export function movedEdits(
     }
     return edit ? [edit] : [];
   });
-}
-
-function handled(
-  studio: Studio,
-  base: SceneDocument,
-  handle: Handle,
-  from: ToolEvent,
-  to: ToolEvent,
-): { edits: Edit[]; words: string } {
-  const one = (edit: Edit | null, words: string) => ({ edits: edit ? [edit] : [], words });
-  switch (handle.kind) {
-    case 'isolux': {
-      const light = base.lights[handle.id];
-      const radius = Math.sqrt(
-        (to.x - handle.cx) * (to.x - handle.cx) + (to.y - handle.cy) * (to.y - handle.cy),
-      );
-      const fields = draggedIsolux(light, handle.name, radius);
-      const words =
-        handle.name === 'full' || handle.name === 'end'
-          ? `${Math.round(radius)} px`
-          : `steepness ${fields.steepness ?? light.steepness}`;
-      return one(change(base, 'lights', handle.id, fields), words);
-    }
-    case 'turn': {
-      const angle = (x: number, y: number) => (Math.atan2(y - handle.cy, x - handle.cx) * 180) / Math.PI;
-      const step = to.shift ? 15 : 1;
-      const turned = base.sprites[handle.id].turnDeg + angle(to.x, to.y) - angle(from.x, from.y);
-      const turnDeg = ((((Math.round(turned / step) * step) % 360) + 540) % 360) - 180;
-      return one(change(base, 'sprites', handle.id, { turnDeg }), `${turnDeg}°`);
-    }
-    case 'scale': {
-      const distance = (e: ToolEvent) =>
-        Math.sqrt((e.x - handle.cx) * (e.x - handle.cx) + (e.y - handle.cy) * (e.y - handle.cy));
-      const sprite = base.sprites[handle.id];
-      const by = distance(to) / Math.max(1, distance(from));
-      const step = (v: number) =>
-        Math.min(64, Math.max(0.05, to.shift ? Math.max(1, Math.round(v)) : Math.round(v * 20) / 20));
-      const fields = { scaleX: step(sprite.scaleX * by), scaleY: step(sprite.scaleY * by) };
-      return one(change(base, 'sprites', handle.id, fields), `${fields.scaleX} x`);
-    }
-    case 'point': {
-      const map = handle.back;
-      const at = snapPoint(studio, to, handle.id);
-      const [x, y] = tidyPoint(...applyTo(map, ...at));
-      const outlines = base.occluders[handle.id].outlines.map((points, o) =>
-        o === handle.outline
-          ? points.map((v, i) => (i === 2 * handle.point ? x : i === 2 * handle.point + 1 ? y : v))
-          : points,
-      );
-      return one(change(base, 'occluders', handle.id, { outlines }), `${x}, ${y}`);
-    }
-    case 'gate': {
-      const { gateX, gateY } = settingsOf(base);
-      if (handle.corner[0] !== 0) return one(...draggedGate(base, handle.corner, from, to));
-      const fields = { gateX: Math.round(gateX + to.x - from.x), gateY: Math.round(gateY + to.y - from.y) };
-      return one(change(base, 'settings', SETTINGS_ID, fields), `gate at ${fields.gateX}, ${fields.gateY}`);
-    }
-  }
-}
-
-/** The gate with one corner dragged, the one across from it where it was; Shift keeps its shape. */
-function draggedGate(
-  base: SceneDocument,
-  [cx, cy]: readonly [number, number],
-  from: ToolEvent,
-  to: ToolEvent,
-): [Edit | null, string] {
-  const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(base);
-  const held = (v: number) => Math.min(LIMITS.gateSidePx, Math.max(SMALLEST_GATE_PX, Math.round(v)));
-  const width = held(gateWidthPx + cx * (to.x - from.x));
-  const height = to.shift
-    ? held((width * gateHeightPx) / gateWidthPx)
-    : held(gateHeightPx + cy * (to.y - from.y));
-  const fields = {
-    gateWidthPx: width,
-    gateHeightPx: height,
-    gateX: cx < 0 ? gateX + gateWidthPx - width : gateX,
-    gateY: cy < 0 ? gateY + gateHeightPx - height : gateY,
-  };
-  return [change(base, 'settings', SETTINGS_ID, fields), `gate ${width} × ${height}`];
 }

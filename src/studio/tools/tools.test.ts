@@ -4,7 +4,7 @@ import { fakeStudio } from '../testing/fake-studio';
 import { PenTool } from './pen';
 import { PickTool } from './pick';
 import { PlaceSpriteTool } from './place-sprite';
-import { PointLightTool } from './point-light';
+import { LightTool } from './light';
 import type { ToolEvent } from './tool';
 
 const at = (x: number, y: number, more: Partial<ToolEvent> = {}): ToolEvent => ({
@@ -27,7 +27,7 @@ function shifted() {
 describe('the point light tool', () => {
   it('places a lamp where it is pressed, with the reach that it is dragged to, on the plane at hand', () => {
     const studio = shifted();
-    const tool = new PointLightTool(studio);
+    const tool = new LightTool(studio);
     tool.down(at(100, 50));
     tool.move(at(130, 90));
     expect(studio.scenes.state.undo).toEqual([]);
@@ -40,7 +40,7 @@ describe('the point light tool', () => {
 
   it('leaves nothing when it is broken off', () => {
     const studio = shifted();
-    const tool = new PointLightTool(studio);
+    const tool = new LightTool(studio);
     tool.down(at(100, 50));
     expect(tool.cancel()).toBe(true);
     tool.up();

@@ -1,0 +1,215 @@
+'use client';
+/** The columns of a light by its kind: the most used first. */
+import { LIGHT_KINDS, type Blend, type FallCurve, type LightKind, type Source } from '@/core/scene/document';
+import { Choice, Column, Row } from '../controls/small';
+import { AreaColumn } from './AreaColumn';
+import { CurveEditor } from './CurveEditor';
+import { GoboColumn } from './GoboColumn';
+import type { LookAdapter } from './look-adapter';
+import { LookChoice, LookColour, LookNumber, LookSwitch } from './LookFields';
+import { withKind } from '../store/area-starters';
+import { StopsRow } from './StopsRow';
+
+export const KIND_WORDS: Record<LightKind, string> = {
+  ambient: 'Ambient',
+  sun: 'Sun',
+  point: 'Point',
+  spot: 'Spot',
+  area: 'Area',
+  gobo: 'Gobo',
+};
+const BLEND_WORDS: Record<Blend, string> = {
+  add: 'Adds up',
+  lighten: 'Brighter wins',
+  uncover: 'Uncovers the art',
+  subtract: 'Takes away',
+};
+const CURVE_WORDS: Record<FallCurve, string> = {
+  natural: 'Natural',
+  straight: 'Straight',
+  eased: 'Eased',
+  even: 'Even',
+  drawn: 'Drawn',
+};
+const SOURCE_WORDS: Record<Source, string> = { point: 'A place', parallel: 'One direction' };
+
+export function LookColumns({ of }: { of: LookAdapter }) {
+  const { kind, outlines, curve } = of.look;
+  const isAmbient = kind === 'ambient';
+  const isRound = kind === 'point' || kind === 'spot';
+  const hasOutline = kind === 'area' || isAmbient;
+  const falls = isRound || kind === 'area' || (isAmbient && outlines.length > 0);
+  return (
+    <>
+      <Column title="Light">
+        <Choice<LightKind>
+          label={of.mark('kind', 'Kind')}
+          value={kind}
+          differs={of.differs('kind')}
+          options={LIGHT_KINDS.map((one) => [one, KIND_WORDS[one]])}
+          onChange={(next) => of.commit(withKind(of.look, next))}
+        />
+        <LookNumber of={of} field="level" label="Level" low={0} high={16} step={0.01} logarithmic />
+        <LookColour of={of} field="colour" label="Colour" />
+        {isAmbient ? (
+          <LookSwitch
+            of={of}
+            field="replaces"
+            label="Scene's"
+            words={['takes its place', 'is added to it']}
+          />
+        ) : (
+          <LookChoice of={of} field="blend" label="Together" words={BLEND_WORDS} />
+        )}
+        {falls && <StopsRow of={of} />}
+        {isRound && <HeightField of={of} />}
+      </Column>
+      {isRound && <RoundColumn of={of} />}
+      {kind === 'spot' && (
+        <Column title="Cone">
+          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="beamDeg" label="Beam" low={0} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="fieldDeg" label="Field" low={0} high={180} unit="°" digits={0} />
+        </Column>
+      )}
+      {kind === 'sun' && (
+        <Column title="Comes from">
+          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="altitudeDeg" label="Altitude" low={-10} high={90} unit="°" digits={0} />
+        </Column>
+      )}
+      {hasOutline && <AreaColumn of={of} />}
+      {(kind === 'gobo' || isRound || kind === 'area') && <GoboColumn of={of} />}
+      {(kind === 'area' || kind === 'gobo') && <SourceColumn of={of} />}
+      {falls && (
+        <Column title="Falloff" wide={curve === 'drawn'}>
+          <LookChoice of={of} field="curve" label="Curve" words={CURVE_WORDS} />
+          <LookNumber
+            of={of}
+            field="steepness"
+            label="Steepness"
+            low={0.1}
+            high={10}
+            step={0.01}
+            logarithmic
+          />
+          {curve === 'drawn' && <CurveEditor of={of} />}
+        </Column>
+      )}
+      {!isAmbient && <ShadowColumn of={of} />}
+      <Column title="Steps">
+        <LookNumber of={of} field="bands" label="Bands" low={0} high={16} digits={0} />
+        <LookSwitch of={of} field="dither" label="Between" words={['dithered', 'hard']} />
+        <LookNumber of={of} field="blockPx" label="Blocks" low={0} high={32} unit="px" digits={0} />
+      </Column>
+      {!isAmbient && (
+        <Column title="Surfaces">
+          <LookNumber of={of} field="relief" label="Relief" low={0} high={1} step={0.01} />
+          <LookNumber of={of} field="wrap" label="Wrap" low={0} high={1} step={0.01} />
+          <LookNumber of={of} field="air" label="Air" low={0} high={1} step={0.01} />
+          <LookSwitch of={of} field="rim" label="Lights" words={['rims alone', 'surfaces']} />
+          <LookSwitch of={of} field="still" label="Can move" words={['still', 'live']} />
+        </Column>
+      )}
+    </>
+  );
+}
+
+function HeightField({ of }: { of: LookAdapter }) {
+  return (
+    <LookNumber of={of} field="heightPx" label="Height" low={0} high={400} digits={1} unit="px" logarithmic />
+  );
+}
+
+function RoundColumn({ of }: { of: LookAdapter }) {
+  return (
+    <Column title="Figure">
+      <LookNumber
+        of={of}
+        field="corePx"
+        label="Core"
+        low={0}
+        high={200}
+        step={0.5}
+        digits={1}
+        unit="px"
+        logarithmic
+      />
+      <LookNumber
+        of={of}
+        field="reachPx"
+        label="Reach"
+        low={1}
+        high={1000}
+        digits={1}
+        unit="px"
+        logarithmic
+      />
+      <LookNumber of={of} field="squash" label="Squash" low={0.2} high={5} step={0.01} unit="x" logarithmic />
+    </Column>
+  );
+}
+
+function SourceColumn({ of }: { of: LookAdapter }) {
+  return (
+    <Column title="Comes from">
+      <LookChoice of={of} field="source" label="Source" words={SOURCE_WORDS} />
+      {of.look.source === 'parallel' ? (
+        <>
+          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="altitudeDeg" label="Altitude" low={0} high={90} unit="°" digits={0} />
+        </>
+      ) : (
+        <>
+          <LookNumber of={of} field="sourceX" label="Across" low={-500} high={500} unit="px" digits={0} />
+          <LookNumber of={of} field="sourceY" label="Down" low={-500} high={500} unit="px" digits={0} />
+          <HeightField of={of} />
+        </>
+      )}
+    </Column>
+  );
+}
+
+function ShadowColumn({ of }: { of: LookAdapter }) {
+  const { shadows, kind, source } = of.look;
+  const isParallel = kind === 'sun' || ((kind === 'area' || kind === 'gobo') && source === 'parallel');
+  return (
+    <Column title="Shadow" aside={!shadows && <span className="text-signal">throws none</span>}>
+      <LookSwitch of={of} field="shadows" label="Shadows" warns />
+      {shadows ? (
+        <>
+          {isParallel ? (
+            <LookNumber
+              of={of}
+              field="sizeDeg"
+              label="Softness"
+              low={0}
+              high={20}
+              step={0.1}
+              digits={1}
+              unit="°"
+            />
+          ) : (
+            <LookNumber
+              of={of}
+              field="sizePx"
+              label="Softness"
+              low={0}
+              high={64}
+              step={0.5}
+              digits={1}
+              unit="px"
+              logarithmic
+            />
+          )}
+          <LookNumber of={of} field="shadowOpacity" label="Depth" low={0} high={1} step={0.01} />
+          <LookColour of={of} field="shadowColour" label="Its colour" />
+        </>
+      ) : (
+        <Row label="">
+          <span className="text-small text-ash">Walls do not stop it</span>
+        </Row>
+      )}
+    </Column>
+  );
+}

@@ -1,0 +1,65 @@
+/** The look of lights as the bay's columns read and change it: of lights of the scene, or of a part of lamps. */
+import { NEW_LOOK } from '@/core/scene/defaults';
+import type { LightLook, LightPart } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
+import { lookOf } from '@/core/scene/looks';
+import { useGesture } from '../controls/FieldOf';
+import { useScene, useStudio } from '../context';
+import { overrideEdits, partOf } from '../store/lamp-edits';
+
+export interface LookAdapter {
+  /** Of the first of them. */
+  look: LightLook;
+  /** Where a double click leads a value back to. */
+  base: LightLook;
+  /** Whether several are picked that are not the same in a field. */
+  differs(field: keyof LightLook): boolean;
+  /** A label, with a star where a lamp has a value of its own. */
+  mark(field: keyof LightLook, label: string): string;
+  preview(fields: Partial<LightLook>): void;
+  commit(fields: Partial<LightLook>): void;
+  cancel(): void;
+}
+
+/** Lights of the scene, all of which a change reaches. */
+export function useLightLooks(ids: readonly string[]): LookAdapter {
+  const studio = useStudio();
+  const lights = useScene(({ scene }) => ids.flatMap((id) => scene.lights[id] ?? []));
+  const gesture = useGesture(studio, 'Change a light');
+  const edits = (fields: Partial<LightLook>) =>
+    ids.flatMap((id) => change(studio.scenes.kept, 'lights', id, fields) ?? []);
+  const look = lights[0] ?? NEW_LOOK;
+  return {
+    look,
+    base: NEW_LOOK,
+    differs: (field) => lights.some((light) => light[field] !== look[field]),
+    mark: (_, label) => label,
+    preview: (fields) => gesture.preview(edits(fields)),
+    commit: (fields) => gesture.commit(edits(fields)),
+    cancel: gesture.cancel,
+  };
+}
+
+/** Changes of a part for these lamps alone; a star marks what they have otherwise than their luminaire. */
+export function useOverride<T extends { id: string }>(ids: readonly string[], part: T) {
+  const studio = useStudio();
+  const gesture = useGesture(studio, 'Change a lamp');
+  const base = useScene(({ scene }) =>
+    scene.lamps[ids[0]] ? (partOf(scene, scene.lamps[ids[0]], part.id) as T | undefined) : undefined,
+  );
+  const own = useScene(({ scene }) => Object.keys(scene.lamps[ids[0]]?.overrides[part.id] ?? {}));
+  const edits = (fields: Partial<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, fields);
+  return {
+    base,
+    mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
+    preview: (fields: Partial<T>) => gesture.preview(edits(fields)),
+    commit: (fields: Partial<T>) => gesture.commit(edits(fields)),
+    cancel: gesture.cancel,
+  };
+}
+
+/** A light of lamps, which keep what differs from their luminaire. */
+export function usePartLook(ids: readonly string[], part: LightPart): LookAdapter {
+  const { base, ...override } = useOverride(ids, part);
+  return { ...override, look: part, base: base ? lookOf(base) : NEW_LOOK, differs: () => false };
+}
