@@ -65,13 +65,6 @@ export function LookColumns({ of }: { of: LookAdapter }) {
         {isRound && <HeightField of={of} />}
       </Column>
       {isRound && <RoundColumn of={of} />}
-      {kind === 'spot' && (
-        <Column title="Cone">
-          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="beamDeg" label="Beam" low={0} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="fieldDeg" label="Field" low={0} high={180} unit="°" digits={0} />
-        </Column>
-      )}
       {kind === 'sun' && (
         <Column title="Comes from">
           <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
@@ -79,8 +72,9 @@ export function LookColumns({ of }: { of: LookAdapter }) {
         </Column>
       )}
       {hasOutline && <AreaColumn of={of} />}
-      {(kind === 'gobo' || isRound || kind === 'area') && <GoboColumn of={of} />}
+      {kind === 'gobo' && <GoboColumn of={of} />}
       {(kind === 'area' || kind === 'gobo') && <SourceColumn of={of} />}
+      {!isAmbient && <ShadowColumn of={of} />}
       {falls && (
         <Column title="Falloff" wide={curve === 'drawn'}>
           <LookChoice of={of} field="curve" label="Curve" words={CURVE_WORDS} />
@@ -96,12 +90,12 @@ export function LookColumns({ of }: { of: LookAdapter }) {
           {curve === 'drawn' && <CurveEditor of={of} />}
         </Column>
       )}
-      {!isAmbient && <ShadowColumn of={of} />}
       <Column title="Steps">
         <LookNumber of={of} field="bands" label="Bands" low={0} high={16} digits={0} />
         <LookSwitch of={of} field="dither" label="Between" words={['dithered', 'hard']} />
         <LookNumber of={of} field="blockPx" label="Blocks" low={0} high={32} unit="px" digits={0} />
       </Column>
+      {(isRound || kind === 'area') && <GoboColumn of={of} />}
       {!isAmbient && (
         <Column title="Surfaces">
           <LookNumber of={of} field="relief" label="Relief" low={0} high={1} step={0.01} />
@@ -146,6 +140,13 @@ function RoundColumn({ of }: { of: LookAdapter }) {
         logarithmic
       />
       <LookNumber of={of} field="squash" label="Squash" low={0.2} high={5} step={0.01} unit="x" logarithmic />
+      {of.look.kind === 'spot' && (
+        <>
+          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="beamDeg" label="Beam" low={0} high={180} unit="°" digits={0} />
+          <LookNumber of={of} field="fieldDeg" label="Field" low={0} high={180} unit="°" digits={0} />
+        </>
+      )}
     </Column>
   );
 }

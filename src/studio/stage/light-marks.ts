@@ -56,11 +56,20 @@ function reached(moment: Moment, light: MomentLight): Reached | null {
   return { edges, polygon: visiblePolygon(Float64Array.from(edges.flat()), source.x, source.y, bounds) };
 }
 
-/** The outline of what a light reaches, and the edges that stop it. */
-export function drawReached(overlay: Overlay, { edges, polygon }: Reached): void {
-  const { colours } = overlay;
+/** The outline of what a light reaches, and the edges that stop it, as far as its figure goes. */
+export function drawReached(
+  overlay: Overlay,
+  light: Light,
+  [x, y]: readonly [number, number],
+  { edges, polygon }: Reached,
+): void {
+  const { colours, context } = overlay;
+  const isRound = light.kind === 'point' || light.kind === 'spot';
+  context.save();
+  if (isRound) overlay.clipTo(x, y, light.reachPx, light.reachPx / light.squash, coneSides(light));
   for (const [ax, ay, bx, by] of edges) overlay.polyline([ax, ay, bx, by], false, colours.held, 1.4);
   overlay.polyline(polygon, true, colours.picked, 0.8, [1, 3]);
+  context.restore();
 }
 
 /** The figure of a picked light, under its handles. */
@@ -103,7 +112,7 @@ export function drawLightHandle(
   switch (handle.kind) {
     case 'isolux': {
       const dash = { full: [], half: [4, 3], eighth: [2, 3], end: [] }[handle.name];
-      const sides = light.kind === 'spot' ? coneSides(light) : null;
+      const sides = coneSides(light);
       overlay.ellipse(cx, cy, handle.radius, handle.radius / light.squash, colours.picked, dash, sides);
       overlay.pointMark(handle.x, handle.y, true);
       const words = handle.name === 'end' ? `${Math.round(handle.radius)} px` : ISOLUX_WORDS[handle.name];
@@ -136,7 +145,8 @@ export function drawLightHandle(
 }
 
 /** Both sides of a spot's field as angles on the picture, radians; null where it is a whole circle. */
-function coneSides({ bearingDeg, beamDeg, fieldDeg }: Light): [number, number] | null {
+function coneSides({ kind, bearingDeg, beamDeg, fieldDeg }: Light): [number, number] | null {
+  if (kind !== 'spot') return null;
   const field = Math.max(beamDeg, fieldDeg);
   if (field >= 360) return null;
   return [((bearingDeg - field / 2) * Math.PI) / 180, ((bearingDeg + field / 2) * Math.PI) / 180];

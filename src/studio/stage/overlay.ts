@@ -60,6 +60,23 @@ export class Overlay {
     this.stroke(colour, 1, dash);
   }
 
+  /** From here on nothing is drawn beyond an ellipse, or a slice of it. */
+  clipTo(
+    x: number,
+    y: number,
+    radiusX: number,
+    radiusY: number,
+    between: readonly [number, number] | null,
+  ): void {
+    const { context: c, place } = this;
+    const [cx, cy] = this.at(x, y);
+    c.beginPath();
+    if (between) c.moveTo(cx, cy);
+    c.ellipse(cx, cy, radiusX * place.zoom, radiusY * place.zoom, 0, ...(between ?? [0, 2 * Math.PI]));
+    c.closePath();
+    c.clip();
+  }
+
   /** A thin line through points, x and y in turn. */
   polyline(
     points: ArrayLike<number>,

@@ -77,10 +77,10 @@ function drawHandles(overlay: Overlay, studio: Studio, nearPx: number, seconds: 
   if (light && place) {
     const { clockHours } = studio.live.getState();
     const found = reach.of(scene, lightId, clockHours, seconds);
-    if (found) drawReached(overlay, found);
+    if (found) drawReached(overlay, light, place, found);
     drawFigure(overlay, scene, light, seconds);
     if (!light.shadows && light.kind !== 'ambient')
-      overlay.words(...place, 'throws no shadows', 12, 18, overlay.colours.warning);
+      overlay.words(...place, 'throws no shadows', 12, -12, overlay.colours.warning);
   }
   for (const handle of handlesOf(scene, studio.scenes.state.selection, { nearPx, seconds })) {
     if (isOfLight(handle)) {

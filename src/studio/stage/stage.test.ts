@@ -240,7 +240,7 @@ describe('keys', () => {
 
   it('mean one thing on the stage and another on the Relief bench', () => {
     const studio = fakeStudio(scene);
-    expect([press(studio, 'p'), press(studio, 'w')]).toEqual(['tool-point', 'work-lamp']);
+    expect([press(studio, 'p'), press(studio, 'w')]).toEqual(['tool-light', 'work-lamp']);
     studio.desk.setState({ bench: 'relief' });
     expect([press(studio, 'p'), press(studio, 'w'), press(studio, '2')]).toEqual([
       'relief-parts',

@@ -40,8 +40,8 @@ const NAMES: Record<LightKind, string> = {
 const BEGINS: Record<LightKind, Partial<Light>> = {
   point: {},
   spot: { reachPx: 180 },
-  area: { curve: 'eased', heightPx: 60 },
-  gobo: { heightPx: 60 },
+  area: { curve: 'eased', heightPx: 60, shadows: false },
+  gobo: { heightPx: 60, shadows: false },
   sun: { level: 1, colour: '#fff2d8', sizeDeg: 0.5 },
   ambient: { level: 0.1, colour: '#8090b0', curve: 'eased', shadows: false },
 };

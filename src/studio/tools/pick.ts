@@ -2,7 +2,7 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { carriersOf, shiftOnGround } from '@/core/moment/standing';
 import { change, type Edit } from '@/core/scene/edits';
-import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import { settingsOf, type LightKind, type SceneDocument } from '@/core/scene/document';
 import { handleAt, type Handle } from '../stage/handles';
 import { hitAt, hitsWithin, occluderMap } from '../stage/hits';
 import { lightMaps } from '../stage/light-handles';
@@ -188,8 +188,9 @@ export class PickTool implements Tool {
   }
 
   hint(): string {
-    const lights = this.studio.pickedOf('lights').length;
-    if (lights === 1) return 'Drag a line of equal light, or hold Alt and turn the wheel for its level';
+    const [lightId, ...others] = this.studio.pickedOf('lights');
+    const light = others.length === 0 ? this.studio.scene.lights[lightId] : undefined;
+    if (light) return LIGHT_HINTS[light.kind];
     if (this.studio.pickedOf('sprites').length === 1)
       return 'Drag to move, a corner to scale, the ring to turn';
     if (this.studio.pickedOf('occluders').length === 1)
@@ -199,6 +200,16 @@ export class PickTool implements Tool {
     return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
   }
 }
+
+const OUTLINE_HINT = 'Drag a point, Shift-click smooths it; a double click takes one away or adds one';
+const LIGHT_HINTS: Record<LightKind, string> = {
+  point: 'Drag a line of equal light, or hold Alt and turn the wheel for its level',
+  spot: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
+  area: OUTLINE_HINT,
+  ambient: OUTLINE_HINT,
+  gobo: 'Drag a corner to size the picture, the ring to turn it, the source to where light comes from',
+  sun: 'Drag the ring toward where the sun stands',
+};
 
 type AreaPoint = Extract<Handle, { kind: 'area point' }>;
 

@@ -1,0 +1,172 @@
+/** Every kind of light, placed and shaped on the stage; what lets light by; what shows only in light. */
+import { expect, test, type Page } from '@playwright/test';
+import { newOccluder } from '../src/core/scene/defaults';
+import { clickScene, dragScene, expectColours, onStage, openDocument, saved, stage } from './helpers';
+import { BLACK, RED, WHITE, art, lamp, lampScene, lamplight, man, standing } from './scenes';
+
+const kind = (page: Page) => page.getByLabel('Kind', { exact: true });
+const number = async (page: Page, label: string, value: string) => {
+  const field = page.getByLabel(`${label}, number`, { exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+};
+
+/** Grey half way between black and white of the wall. */
+const HALF = [100, 100, 100];
+
+test('a light becomes a spot, is turned and opened by its handles, and keeps what fits when it is a point again', async ({
+  page,
+}) => {
+  const scene = lampScene();
+  scene.lights = { l: { ...lamp('Lamp', 240, 135, 'a1'), reachPx: 90 } };
+  await openDocument(page, scene, {});
+  await clickScene(page, 240, 135);
+  await kind(page).selectOption('spot');
+  await expectColours(page, [
+    [233, 195, RED],
+    [300, 120, BLACK],
+  ]);
+  // The ring stands a little beyond the reach, below the light.
+  await dragScene(page, [240, 235], [340, 135]);
+  await expect(page.getByLabel('Bearing, number')).toHaveValue('0');
+  await expectColours(page, [
+    [290, 143, RED],
+    [233, 195, BLACK],
+  ]);
+  // The side of the beam: half of 24 degrees round from the bearing, at 60 % of the reach.
+  const side = (degrees: number): readonly [number, number] => {
+    const angle = (degrees * Math.PI) / 180;
+    return [240 + 54 * Math.cos(angle), 135 + 54 * Math.sin(angle)];
+  };
+  await dragScene(page, side(12), side(70));
+  await expectColours(page, [[266, 161, RED]]);
+  await kind(page).selectOption('point');
+  await expectColours(page, [[200, 100, RED]]);
+  await kind(page).selectOption('spot');
+  await expect(page.getByLabel('Bearing, number')).toHaveValue('0');
+  await saved(page);
+});
+
+test('an area light is dragged out, its points are pulled, taken away and added, and it casts no shadow until told', async ({
+  page,
+}) => {
+  const scene = lampScene();
+  scene.lights = {};
+  await openDocument(page, scene, {});
+  await page.keyboard.press('p');
+  await page.getByRole('group', { name: 'Kind of new lights' }).getByRole('button', { name: 'Area' }).click();
+  await dragScene(page, [100, 100], [200, 180]);
+  await page.getByLabel('Colour, hex').first().fill('#ff0000');
+  await page.getByLabel('Colour, hex').first().press('Enter');
+  await number(page, 'Feather', '0');
+  await number(page, 'Level', '0.8');
+  await number(page, 'Relief', '0');
+  await expectColours(page, [
+    [150, 120, RED],
+    [230, 172, BLACK],
+    [150, 190, BLACK],
+  ]);
+  await dragScene(page, [200, 180], [260, 180]);
+  await expectColours(page, [[230, 172, RED]]);
+  // A double click on that point takes it away: three are left.
+  const [x, y] = await onStage(page, 260, 180);
+  await stage(page).dblclick({ position: { x, y } });
+  await expectColours(page, [
+    [190, 172, BLACK],
+    [130, 115, RED],
+  ]);
+  await expect(page.getByRole('region', { name: 'Shadow' })).toContainText('throws none');
+  await page.getByLabel('Begin with').selectOption('fan-light');
+  await expectColours(page, [[190, 172, BLACK]]);
+});
+
+test('a gobo shapes a light, and is sized on the stage', async ({ page }) => {
+  const scene = lampScene();
+  scene.lights = {};
+  scene.artworks.man = art('Man', 20, 40);
+  await openDocument(page, scene, { man: man() });
+  await page.keyboard.press('p');
+  const kinds = page.getByRole('group', { name: 'Kind of new lights' });
+  await kinds.getByRole('button', { name: 'Gobo' }).click();
+  await clickScene(page, 240, 135);
+  await expect(page.getByText(/Choose the picture of the gobo/)).toBeVisible();
+  await page.getByLabel('Picture').selectOption({ label: 'Man' });
+  await dragScene(page, [240, 135], [280, 165]);
+  await number(page, 'Level', '1');
+  await number(page, 'Relief', '0');
+  // The picture is one colour, 180 150 120; times the wall's 200, and the new light's own colour.
+  const tone = [141, 100, 59];
+  await expectColours(page, [
+    [275, 160, tone],
+    [285, 160, BLACK],
+  ]);
+  await dragScene(page, [280, 165], [300, 165]);
+  await expectColours(page, [[290, 160, tone]]);
+});
+
+test('a wall lets half of the light by, throws a shadow that ends, and shadows turn soft', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.lights.l = { ...scene.lights.l, locked: false, heightPx: 60 };
+  scene.occluders.o = newOccluder({
+    name: 'Pane',
+    planeId: 'plane-near',
+    kind: 'closed',
+    outlines: [[300, 100, 310, 100, 310, 170, 300, 170]],
+  });
+  await openDocument(page, scene, {});
+  await expectColours(page, [[420, 135, BLACK]]);
+  await clickScene(page, 300, 120);
+  await number(page, 'Lets by', '0.5');
+  await expectColours(page, [[420, 135, HALF]]);
+  await number(page, 'Lets by', '0');
+  await page.getByRole('region', { name: 'Shadow' }).getByRole('switch', { name: 'Shadow' }).click();
+  // 24 px high under a lamp of 60: from 70 px away it reaches 70 * 60 / 36, to 117.
+  await expectColours(page, [
+    [350, 135, BLACK],
+    [364, 135, WHITE],
+  ]);
+  await page.getByRole('region', { name: 'Shadow' }).getByRole('switch', { name: 'Shadow' }).click();
+  await page.keyboard.press('Escape');
+  await clickScene(page, 240, 135);
+  await number(page, 'Softness', '20');
+  await page.keyboard.press('Escape');
+  // The shadow's edge runs through the corner at 300, 100: in the penumbra it is neither light nor dark.
+  await expectColours(page, [
+    [380, 135, BLACK],
+    [380, 53, HALF],
+    [380, 8, WHITE],
+  ]);
+});
+
+test('what is seen when lit shows only where light falls, and the work lamp shows it too', async ({
+  page,
+}) => {
+  const scene = lampScene();
+  scene.settings.scene.ambientLevel = 0.2;
+  scene.settings.scene.ambientColour = '#ffffff';
+  const board = { colour: '#00ff00', widthPx: 20, heightPx: 20 };
+  scene.sprites.here = standing({
+    name: 'Here',
+    plain: board,
+    x: 105,
+    y: 65,
+    answer: 'seen-when-lit',
+    seenGain: 32,
+  });
+  scene.sprites.there = standing({ name: 'There', plain: board, x: 300, y: 65, answer: 'shaded' });
+  await openDocument(page, scene, {});
+  await expectColours(page, [[300, 65, [0, 51, 0]]]);
+  await clickScene(page, 300, 65);
+  await page.getByRole('combobox', { name: 'Answer' }).selectOption('seen-when-lit');
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [300, 65, [40, 40, 40]],
+    [110, 68, [0, 51, 0]],
+  ]);
+  await page.keyboard.press('w');
+  await expect
+    .poll(async () => await page.getByRole('button', { name: 'Work lamp' }).getAttribute('aria-pressed'))
+    .toBe('true');
+});
