@@ -38,23 +38,39 @@ Everything needed to draw this scene elsewhere.
 - Heights are 16-bit grey: 32768 is 0, ${HEIGHT_STEPS_PER_PX} steps are one px of the art.
 
 ## One light at one point
-    E = rgb level fall(d) facing(n, l) V(p)
-- d is the planar distance. u = 0 up to \`corePx\`, 1 from \`reachPx\` on, linear between.
-- fall = curve(u) ^ \`steepness\`: straight 1-u; eased 1 - smoothstep(u); natural (1 - u^4)^2 (k^2 + core^2) / (k^2 + max(d, core)^2) with k = max(core, reach/12); even 1.
-- l = normalize(dx, dy, max(\`heightPx\`, 1)); facing = mix(1, max(0, n.l), \`relief\`). Art without a normal map has n = (0, 0, 1).
-- V is 0 where an occluder stops the way from the light to p, else 1. An occluder stops light where light leaves it, so the caster stays lit; where its \`ownShade\` is \`dark\` its inside is stopped from both sides. Lines stop from both sides.
+    E = rgb level bands(fall cone) gobo facing(n, l) V(p)
+- d is the planar distance with its height times \`squash\`; of an \`area\` the distance beyond its outline (core 0, reach \`featherPx\`). u = 0 up to \`corePx\`, 1 from \`reachPx\` on, linear between. A \`sun\`, a \`gobo\` and an \`ambient\` light without outline have fall 1.
+- fall = curve(u) ^ \`steepness\`: straight 1-u; eased 1 - smoothstep(u); natural (1 - u^4)^2 (k^2 + core^2) / (k^2 + max(d, core)^2) with k = max(core, reach/12); even 1; drawn a monotone cubic (Fritsch and Carlson) through \`drawnCurve\`, as a table of 257, first 1, last 0.
+- rgb runs from \`colour\` at u = 0 over \`stops\`, mixed in OKLab.
+- cone of a \`spot\`: a is the angle from \`bearingDeg\`; 1 up to beam/2, 0 from max(beam, field)/2 on, else 1 - smoothstep.
+- bands n (0: none): min(n, floor(s n + b)) / n, b = 0.5, or with \`dither\` (Bayer8[y mod 8][x mod 8] + 0.5) / 64 in cells of the plane (of \`blockPx\`, where it is not 0). With \`blockPx\` all but the normal is taken at the middle of the cell.
+- gobo: the artwork over a rectangle about the light's place, turned by \`turnDeg\` (on a spot by its bearing too), colour times alpha, 0 beyond; times min(1, way to the border / \`fadePx\`) across and down.
+- l = normalize(dx, dy, max(\`heightPx\`, 1)) from the light's place, of areas and gobos from place + (\`sourceX\`, \`sourceY\`); of a sun, and with \`source\` parallel, (cos a cos b, cos a sin b, sin a) with altitude a and bearing b. facing = mix(1, max(0, (n.l + \`wrap\`) / (1 + \`wrap\`)), \`relief\`). Art without a normal map has n = (0, 0, 1).
 - A light shines on what listens to one of its \`circuitIds\`: a sprite's own, or its plane's.
-- It ignores the occluders of the sprite that carries it, unless \`blockedByCarrier\`.
-- A light reaches the planes from \`spanFarId\` to \`spanNearId\` (null: all), and is stopped by occluders of those planes.
+- A light reaches the planes from \`spanFarId\` to \`spanNearId\` (null: all).
 - Falloff alone is fall; the facing is not in it.
 
+## Shadow
+- V is the mean, over the points s of a chord of half length \`sizePx\` through the source at right angles to the way from p (of parallel light an angle of half \`sizeDeg\`), of the product of what the occluders on the way let through: \`transmitColour\` times \`transmitShare\`, 0 for most.
+- An occluder stops light where light leaves it, so the caster stays lit: an edge counts for points on its outer side. Where its \`ownShade\` is \`dark\` points within are also stopped by its outline drawn in by \`soakPx\`, from both sides. Lines stop from both sides. Edges nearer than 0.01 px do not count.
+- With \`staturePx\` H only edges nearer than D min(1, H / h) count, D the way to the light and h its height; in a sun nearer than H / tan(altitude). With a size s the end is soft: an interval at depth z counts by clamp((H D / z - (h - s)) / (2 s), 0, 1).
+- Then V = V + (1 - V) mix(1, \`shadowColour\`, \`shadowOpacity\`). 1 on sprites that take no shadows.
+- A light is stopped by occluders of the planes that it reaches, or of those that \`stoppedBy\` names (with sets); not by those of the sprite that carries it, unless \`blockedByCarrier\`.
+- A sprite that \`castsShape\` throws its alpha in a sun: with the view tilted by v = \`viewTiltDeg\`, up = -l.y cos v + l.z sin v, away = -l.y sin v - l.z cos v, a px t above the foot goes to (-t l.x / up, t away sin v / up), no longer than 8 t, its height at least 0.15 t. It is not thrown on sprites that stand themselves.
+
 ## A plane
-Planes are drawn far to near. Of neighbouring sprites with equal \`takesShadows\` and circuits, premultiplied and each over the last: A (shaded albedo times the plane's tint), G (glow level times self-lit albedo), N (alpha times normal), alpha.
+Planes are drawn far to near. Of neighbouring sprites with equal \`takesShadows\`, \`castsShape\` and circuits, premultiplied and each over the last: A (shaded albedo times the plane's tint), G (glow level times self-lit albedo), N (alpha times normal), M (alpha times rim mask), alpha. A sprite that is \`seen-when-lit\` is by itself.
 
-    L = ambient + sum of E
-    picture = A L + G + (1 - alpha) picture
+    ambient = (scene max(0, 1 - W) + sum of w own) / max(1, W) + added
+    L = max(0, max(ambient + add, lighten, U) - subtract), U = 1 - product of (1 - min(E, 1)) over lights that uncover
+    picture = A L + M rim + G + (1 - alpha) picture
 
-After the plane that a light hangs on: picture += rgb level fall V times \`air\`. The backdrop lies behind all${settings.backdropLit ? ', lit by the ambient' : ', as it is'}.
+Ambient lights count by w, their fall, in the place of the scene's, or are added where they do not \`replaces\`. add, subtract and rim are sums of E, lighten is the largest of each channel. Seen when lit: A, M and alpha times min(1, \`seenGain\` luminance(max(0, L - ambient))).
+
+After the plane that a light hangs on: picture += E without facing, times \`air\` (not of lights that subtract, nor of rim lights). The backdrop lies behind all${settings.backdropLit ? ", lit by the scene's ambient" : ', as it is'}.
+
+## Finish
+On linear values (display values are decoded, the transfer continued above 1): times 2 ^ \`exposureStops\`, then ${settings.tone === 'shoulder' ? 'x (1 + x / w^2) / (1 + x) with w = \`whiteLevel\`' : 'cut off above 1'}, then sRGB.
 
 Planes with \`overlay\` come last, unlit, over the encoded picture.
 

@@ -61,6 +61,26 @@ describe('a document of version 3', () => {
   });
 });
 
+describe('a document of version 4', () => {
+  it('has lights as they were: round, added up, hard; and occluders that stop light altogether', () => {
+    const read = readScene(fixture(4));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.settings.scene).toMatchObject({ exposureStops: 0, tone: 'clip', viewTiltDeg: 0 });
+    const round = { blend: 'add', squash: 1, sizePx: 0, stops: [], gobo: null, bands: 0, shadowOpacity: 1 };
+    for (const light of Object.values(read.lights))
+      expect(light).toMatchObject({ ...round, stoppedBy: null });
+    for (const { lights } of Object.values(read.luminaires))
+      for (const light of lights) expect(light).toMatchObject(round);
+    const solid = { soakPx: 0, transmitShare: 0, staturePx: null };
+    const brought = Object.values(read.artworks).flatMap(({ occluders }) => occluders);
+    for (const occluder of [...Object.values(read.occluders), ...brought])
+      expect(occluder).toMatchObject(solid);
+    expect(Object.values(read.planes).find(({ tiles }) => tiles)?.tiles).toMatchObject(solid);
+    expect(brought.length).toBeGreaterThan(0);
+    for (const sprite of Object.values(read.sprites)) expect(sprite.castsShape).toBe(false);
+  });
+});
+
 describe('a document of version 2', () => {
   it('has planes that answer, sprites of one frame with the answer they had, and artworks that were not cut', () => {
     const read = readScene(fixture(2));
