@@ -170,3 +170,63 @@ test('what is seen when lit shows only where light falls, and the work lamp show
     .poll(async () => await page.getByRole('button', { name: 'Work lamp' }).getAttribute('aria-pressed'))
     .toBe('true');
 });
+
+test('without a graphics card that can draw, a still picture stands in and follows what is changed', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const get = HTMLCanvasElement.prototype.getContext as (...all: unknown[]) => unknown;
+    HTMLCanvasElement.prototype.getContext = function (
+      this: HTMLCanvasElement,
+      kind: string,
+      ...rest: unknown[]
+    ) {
+      return kind === 'webgl2' ? null : get.call(this, kind, ...rest);
+    } as never;
+  });
+  await openDocument(page, lampScene(), {});
+  await expect(page.getByText(/gives no WebGL 2.*A still picture is shown instead/)).toBeVisible();
+  await expectColours(page, [
+    [92, 66, RED],
+    [200, 60, BLACK],
+  ]);
+  await dragScene(page, [100, 60], [200, 60]);
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [192, 66, RED],
+    [92, 66, BLACK],
+  ]);
+});
+
+test('a lost graphics context comes back by itself, with all that was drawn', async ({ page }) => {
+  const scene = lampScene();
+  scene.occluders.o = newOccluder({
+    name: 'Wall',
+    planeId: 'plane-near',
+    kind: 'closed',
+    outlines: [[110, 40, 114, 40, 114, 80, 110, 80]],
+  });
+  scene.lights.l1.shadows = true;
+  await openDocument(page, scene, {});
+  const shown = [
+    [92, 66, RED],
+    [118, 60, BLACK],
+  ] as const;
+  await expectColours(page, shown);
+  await page.evaluate(async () => {
+    for (const canvas of document.querySelectorAll('canvas')) {
+      const lose = canvas.getContext('webgl2')?.getExtension('WEBGL_lose_context');
+      if (!lose) continue;
+      lose.loseContext();
+      await new Promise((resolve) => setTimeout(resolve, 300));
+      lose.restoreContext();
+    }
+  });
+  await expectColours(page, shown);
+  await dragScene(page, [100, 60], [60, 60]);
+  await page.keyboard.press('Escape');
+  await expectColours(page, [
+    [52, 66, RED],
+    [92, 66, BLACK],
+  ]);
+});

@@ -6,7 +6,8 @@ import { LIMITS } from '@/core/limits';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Image } from '@/core/raster/image';
-import { settingsOf } from '@/core/scene/document';
+import { wordsOf } from '@/core/faults';
+import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { clockText } from '@/core/time/cues';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';
@@ -23,7 +24,8 @@ import { keepView } from './kept-view';
 import { livesOf } from './lives';
 import { MiniView } from './mini-view';
 import { Overlay, type OverlayColours } from './overlay';
-import { drawnFor, fitGate, toScene, zoomedAbout, zoomStep } from './view';
+import { StillPicture } from './still-picture';
+import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './view';
 
 /** Flames are drawn at most this often. */
 const FLAME_FRAME_MS = 30;
@@ -65,6 +67,9 @@ export class StageController {
   private lastTool: ToolName = 'pick';
   private lastDown = { x: 0, y: 0, time: 0, count: 0 };
   private fault: string | null = null;
+  /** What stands for the picture where the graphics card draws none, and the scene that it was asked for. */
+  private readonly stillPicture = new StillPicture(() => this.touch());
+  private stillOf: { scene: SceneDocument; key: string } | null = null;
 
   constructor(
     private readonly studio: Studio,
@@ -81,6 +86,7 @@ export class StageController {
     for (const leave of this.leave) leave();
     this.renderer?.dispose();
     this.renderer = null;
+    this.stillPicture.dispose();
   }
 
   /** Shows the whole gate. */
@@ -247,15 +253,16 @@ export class StageController {
     const { studio, elements } = this;
     const start = performance.now();
     try {
-      this.renderer ??= new Renderer(openContext(elements.picture));
-      this.drawPicture(this.renderer);
-      this.fault = null;
+      if (this.fault === null) {
+        this.renderer ??= new Renderer(openContext(elements.picture));
+        this.drawPicture(this.renderer);
+      }
     } catch (thrown) {
       if (this.renderer?.gl.isContextLost()) return;
-      this.fault = thrown instanceof Error ? thrown.message : String(thrown);
-      studio.say(`The stage cannot draw: ${this.fault.split('\n')[0]}`);
-      return;
+      this.fault = wordsOf(thrown).split('\n')[0];
+      studio.say(`${this.fault} A still picture is shown instead, drawn anew after each change.`);
     }
+    if (this.fault !== null) this.wantStill();
     this.drawMarks();
     const { zoom, clockHours } = studio.live.getState();
     const percent = Math.round((zoom / this.ratio) * 100);
@@ -291,6 +298,7 @@ export class StageController {
     const { studio, elements } = this;
     const context = elements.marks.getContext('2d')!;
     context.clearRect(0, 0, this.size.width, this.size.height);
+    this.drawStill(context);
     const live = studio.live.getState();
     const overlay = new Overlay(context, live, this.ratio, elements.colours, elements.font);
     const fades = this.tool instanceof PickTool && this.tool.isDragging;
@@ -300,6 +308,32 @@ export class StageController {
     const { wipe } = studio.desk.getState();
     if (wipe !== 'none')
       overlay.wipe(Math.round(live.wipe * this.size.width), this.size.height, WIPE_WORDS[wipe], 'Lit');
+  }
+
+  /** Asks for the picture that the graphics card does not draw. */
+  private wantStill(): void {
+    const { studio } = this;
+    const live = studio.live.getState();
+    const scene = studio.shown();
+    const { view } = drawnFor(live, this.size, settingsOf(scene).pixelArt);
+    // Flames would never let it rest: it follows what is changed, the view, and pictures that come.
+    const key = JSON.stringify([view, live.clockHours, studio.pictures.isComplete]);
+    if (this.stillOf?.scene === scene && this.stillOf.key === key) return;
+    this.stillOf = { scene, key };
+    const moment = momentAt(scene, live.clockHours, live.seconds, studio.passing('all'), view);
+    this.stillPicture.want(moment, studio.pictures.source);
+  }
+
+  private drawStill(context: CanvasRenderingContext2D): void {
+    const { last } = this.stillPicture;
+    if (this.fault === null || !last) return;
+    const { picture, moment } = last;
+    const live = this.studio.live.getState();
+    const { view } = moment;
+    const [x, y] = toCanvas(live, view.x, view.y);
+    const scale = live.zoom / view.outputPerScenePx;
+    context.imageSmoothingEnabled = !moment.pixelArt;
+    context.drawImage(picture, x, y, picture.width * scale, picture.height * scale);
   }
 
   private get nearPx(): number {

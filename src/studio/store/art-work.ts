@@ -56,6 +56,10 @@ export class ArtWorkers implements ArtWork {
     }
   }
 
+  async rim(order: ReliefOrder): Promise<Uint8Array | null> {
+    return (await this.run((remote) => remote.maps(order, { rim: true }))).rim;
+  }
+
   decode(sha256: string) {
     return this.run((remote) => remote.decode(sha256));
   }

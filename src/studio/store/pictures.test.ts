@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Image } from '@/core/raster/image';
 import type { ReliefOrder } from '@/core/relief/order';
 import { recipeWith } from '@/core/relief/recipe';
-import { newArtwork, newRelief, newScene } from '@/core/scene/defaults';
+import { newArtwork, newLight, newRelief, newScene } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
 import { PictureStore } from './pictures';
 
@@ -30,6 +30,7 @@ function setUp() {
       };
     },
     benchRelief: async () => null,
+    rim: async () => new Uint8Array([7]),
   });
   return { store, calls, breakIt: (is: boolean) => (broken = is) };
 }
@@ -61,6 +62,19 @@ describe('pictures', () => {
       glow: Uint8Array.of(9),
     });
     expect([heard, store.isComplete]).toEqual([1, true]);
+  });
+
+  it('get masks of their rims from when a light gives to rims', async () => {
+    const { store } = setUp();
+    const scene = sceneWith(1);
+    store.follow(scene);
+    await settle();
+    expect(store.source('a')!.rim).toBeNull();
+    const light = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0, rim: true });
+    store.follow({ ...scene, lights: { l: light } });
+    await settle();
+    expect(store.source('a')!.rim).toEqual(Uint8Array.of(7));
+    expect(store.source('a')!.normal![0]).toBe(10);
   });
 
   it('are made anew only when the recipe changed, and stand as they were meanwhile', async () => {
@@ -97,6 +111,7 @@ describe('pictures', () => {
         return { normals: Uint8Array.of(1), heights: new Float32Array(1), glow: null, remarks: [], took: 0 };
       },
       benchRelief: async () => null,
+      rim: async () => null,
     });
     const scene = sceneWith(1);
     scene.artworks.a = { ...scene.artworks.a, glowSha: null };

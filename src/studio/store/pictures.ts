@@ -9,6 +9,7 @@ import type { ReliefOrder } from '@/core/relief/order';
 import type { Remark } from '@/core/relief/remarks';
 import type { SceneDocument } from '@/core/scene/document';
 import { sameItems } from '@/core/same-items';
+import { hasRimLights } from '@/core/scene/looks';
 import { reliefOrderOf, strokesByArtwork } from '@/core/scene/relief-order';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 
@@ -18,6 +19,8 @@ export interface ArtWork {
   /** A relief; null where a newer request of the lane overtook it. */
   relief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
   benchRelief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
+  /** The mask of what rim lights give to. */
+  rim(order: ReliefOrder): Promise<Uint8Array | null>;
 }
 
 interface Entry {
@@ -34,6 +37,7 @@ interface Entry {
 }
 
 type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
+type Lights = Pick<SceneDocument, 'lights' | 'luminaires'>;
 
 /** Art of more pixels than this is shown before its relief is made, which takes its time. */
 const SHOWN_BARE_PIXELS = 512 * 512;
@@ -47,6 +51,9 @@ export class PictureStore {
   private strokes = new Map<string, [string, SceneDocument['strokes'][string]][]>();
   /** The artwork on the Relief bench, which is made by the worker that has it at hand. */
   private benchId: string | null = null;
+  private lights: Lights | null = null;
+  /** Whether a light of the scene gives to rims: their masks are made from then on. */
+  private wantsRims = false;
 
   constructor(private readonly work: ArtWork) {}
 
@@ -60,8 +67,9 @@ export class PictureStore {
   }
 
   /** Brings the pictures in line with a scene: new artworks are loaded, changed reliefs made anew. */
-  follow(scene: Records): void {
+  follow(scene: Records & Partial<Lights>): void {
     const { last } = this;
+    this.followRims(scene);
     if (
       last &&
       last.artworks === scene.artworks &&
@@ -77,6 +85,30 @@ export class PictureStore {
     );
     for (const id of ids) this.followOne(scene, id);
     for (const id of [...this.entries.keys()]) if (!scene.artworks[id]) this.entries.delete(id);
+  }
+
+  private followRims(scene: Records & Partial<Lights>): void {
+    const { lights, luminaires } = scene;
+    if (!lights || !luminaires || this.wantsRims) return;
+    if (this.lights?.lights === lights && this.lights.luminaires === luminaires) return;
+    this.lights = { lights, luminaires };
+    this.wantsRims = hasRimLights({ lights, luminaires });
+    if (!this.wantsRims) return;
+    for (const [id, entry] of this.entries) if (entry.isDone) void this.addRim(scene, id, entry);
+  }
+
+  /** Brings the mask of an artwork's rims to its pixels; without one rim lights give it nothing. */
+  private async addRim(scene: Records, id: string, entry: Entry): Promise<void> {
+    const order = reliefOrderOf(scene, id, this.strokes);
+    if (!order || !entry.pixels) return;
+    try {
+      const rim = await this.work.rim(order);
+      if (this.entries.get(id) !== entry || !entry.pixels) return;
+      entry.pixels = { ...entry.pixels, rim };
+      this.tell();
+    } catch (thrown) {
+      entry.fault = wordsOf(thrown);
+    }
   }
 
   /** Pixels of an artwork, or null while they are not there. */
@@ -182,6 +214,7 @@ export class PictureStore {
         entry.pixels = { ...bare, normal: relief.normals, glow: relief.glow };
         entry.heights = relief.heights;
         entry.remarks = relief.remarks;
+        if (this.wantsRims) void this.addRim(scene, id, entry);
       }
     } catch (thrown) {
       entry.fault = wordsOf(thrown);
