@@ -64,6 +64,9 @@ async function main(): Promise<void> {
       unsteady: Math.abs(ratio / medianRatio - 1) > UNSTEADY,
     };
   });
+  const core = await page.evaluate(() =>
+    (window as unknown as { stageBenchmark: { core(): Record<string, number> } }).stageBenchmark.core(),
+  );
   const worker = await pageBundle('benchmarks/relief-worker.ts');
   const relief = await page.evaluate(
     async ({ source, tasks }) => {
@@ -101,13 +104,14 @@ async function main(): Promise<void> {
     ),
   }));
   console.table(cases);
+  console.table(core);
   console.table(reliefs);
   console.table(edits.cases);
   console.log(edits.facts, large);
   mkdirSync('.oilwick', { recursive: true });
   writeFileSync(
     '.oilwick/benchmark.json',
-    JSON.stringify({ about, load: loadavg(), cases, reliefs, edits, large }, null, 2),
+    JSON.stringify({ about, load: loadavg(), cases, core, reliefs, edits, large }, null, 2),
   );
   console.log(about, 'load', loadavg()[0].toFixed(2));
 }

@@ -10,6 +10,7 @@ import { fennelHalt } from '@/demo/fennel-halt';
 import { openContext } from '@/gpu/device';
 import { Renderer } from '@/gpu/renderer';
 import { FillLimit } from './fill-limit';
+import { coreFigures, LightCases } from './light-cases';
 
 const WIDTH = 1280;
 const HEIGHT = 720;
@@ -134,7 +135,8 @@ function prepare() {
   const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
   const renderer = new Renderer(openContext(canvas));
   const limit = new FillLimit(renderer.device, WIDTH, HEIGHT);
-  const cases = [demoCase(), lightsCase(100)];
+  const cases = [demoCase(), lightsCase(100), lightsCase(1500)];
+  const lights = new LightCases(renderer);
   let second = 0;
   const frame = ({ moment, source, enlarge }: Case) => {
     const start = performance.now();
@@ -147,11 +149,13 @@ function prepare() {
   return {
     round: () => {
       second += 0.1;
-      return cases.map((one) => {
+      const frames = cases.map((one) => {
         const filled = filledPixels(one.moment(second), one.enlarge);
         return { name: one.name, ms: frame(one), limitMs: limit.fill(filled), megapixels: filled / 1e6 };
       });
+      return [...frames, ...lights.round()];
     },
+    core: () => coreFigures(),
     about: () => ({
       format: renderer.device.floats.name,
       renderer: String(renderer.gl.getParameter(renderer.gl.RENDERER)),

@@ -30,10 +30,11 @@ test('a luminaire is made of a light and stamped; its copies follow it but for w
   // One differs in its reach, and says so.
   await clickScene(page, 200, 60);
   const part = page.getByRole('region', { name: 'Part' });
-  await part.getByLabel('Reach, number').fill('40');
-  await part.getByLabel('Reach, number').press('Enter');
+  const figure = page.getByRole('region', { name: 'Figure' });
+  await figure.getByLabel('Reach, number').fill('40');
+  await figure.getByLabel('Reach, number').press('Enter');
   await expect(part).toContainText('1 of its own');
-  await expect(part).toContainText('Reach *');
+  await expect(figure).toContainText('Reach *');
   await expectColours(page, [
     [200, 95, RED],
     [100, 95, BLACK],

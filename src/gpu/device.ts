@@ -166,6 +166,15 @@ export class Device {
     gl.viewport(0, 0, target?.width ?? gl.drawingBufferWidth, target?.height ?? gl.drawingBufferHeight);
   }
 
+  /** Copies a box of one target into another of the same size and format, and leaves the other bound. */
+  copy(from: Target, to: Target, [left, top, right, bottom]: readonly number[]): void {
+    const { gl } = this;
+    this.bind(to);
+    gl.bindFramebuffer(gl.READ_FRAMEBUFFER, from.framebuffer);
+    gl.blitFramebuffer(left, top, right, bottom, left, top, right, bottom, gl.COLOR_BUFFER_BIT, gl.NEAREST);
+    gl.bindFramebuffer(gl.READ_FRAMEBUFFER, to.framebuffer);
+  }
+
   /** How what is drawn meets what is there. */
   blend(mode: BlendMode): void {
     const { gl } = this;

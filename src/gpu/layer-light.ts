@@ -5,6 +5,7 @@
 import type { Rgb } from '@/core/raster/colour';
 import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
 import type { BlendMode, Device, Target } from './device';
+import { KeptSums, type Lit } from './kept-sums';
 import { NO_SHADES, type LightBatch, type LightDraw, type Shades } from './light-batch';
 import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
@@ -63,18 +64,24 @@ export class LayerLights {
   private readonly targets = new Map<string, Target>();
   private size = { width: 0, height: 0 };
   private scissor: readonly number[] = [0, 0, 0, 0];
+  private readonly sums: KeptSums;
+  /** Whether sums of lights that stand still are kept: not of pictures that are drawn once. */
+  keepsSums = false;
 
   constructor(
     private readonly device: Device,
     private readonly batch: LightBatch,
     private readonly masks: ShadowMasks,
     private readonly pictures: PictureCache,
-  ) {}
+  ) {
+    this.sums = new KeptSums(device);
+  }
 
   resize(width: number, height: number): void {
     if (this.size.width === width && this.size.height === height) return;
     for (const target of this.targets.values()) this.device.dropTarget(target);
     this.targets.clear();
+    this.sums.clear();
     this.size = { width, height };
   }
 
@@ -131,7 +138,9 @@ export class LayerLights {
         normal: isAmbient ? null : normal,
         isCapped: name === 'covered',
       };
-      this.draw(group, target, SUMS[name].blend, layer, draw);
+      const lit = group.map((light) => [light, this.shadesOf(light, layer, draw)] as const);
+      if (name === 'add' && this.keepsSums) this.drawKept(lit, target, layer, draw);
+      else this.draw(lit, target, SUMS[name].blend, draw);
     }
     return sums;
   }
@@ -153,32 +162,52 @@ export class LayerLights {
       normal: null,
       isCapped: false,
     };
-    this.draw(lights, picture, 'add', { takesShadows: true, takesCasts: false }, draw);
+    const layer = { takesShadows: true, takesCasts: false };
+    this.draw(
+      lights.map((light) => [light, this.shadesOf(light, layer, draw)] as const),
+      picture,
+      'add',
+      draw,
+    );
+  }
+
+  /** Adds up lights over what stands still among them. */
+  private drawKept(lit: readonly Lit[], target: Target, layer: MomentLayer, draw: LightDraw): void {
+    const { kept, toSum, into, rest } = this.sums.part(
+      layer,
+      lit,
+      draw.moment.view,
+      this.size,
+      this.pictures.uploads,
+    );
+    if (into) {
+      this.clear(into);
+      this.draw(toSum, into, 'add', draw);
+    }
+    const from = kept ?? into;
+    if (from) this.device.copy(from, target, this.scissor);
+    this.draw(rest, target, 'add', draw);
+  }
+
+  private clear(target: Target): void {
+    const { gl } = this.device;
+    this.device.bind(target);
+    gl.clearColor(0, 0, 0, 0);
+    gl.clear(gl.COLOR_BUFFER_BIT);
   }
 
   /** Draws lights into a target: those with shadows one by one under their masks, the others together. */
-  private draw(
-    lights: readonly MomentLight[],
-    target: Target,
-    blend: BlendMode,
-    layer: Pick<MomentLayer, 'takesShadows' | 'takesCasts'>,
-    draw: LightDraw,
-  ): void {
-    const open: MomentLight[] = [];
-    const shaded: [MomentLight, Shades][] = [];
-    for (const light of lights) {
-      const shades =
-        layer.takesShadows && light.ambient === 'no' ? this.shadesOf(light, layer, draw) : NO_SHADES;
-      if (shades.mask || shades.casts) shaded.push([light, shades]);
-      else open.push(light);
-    }
+  private draw(lit: readonly Lit[], target: Target, blend: BlendMode, draw: LightDraw): void {
+    const isShaded = ([, { mask, casts }]: Lit) => mask !== null || casts !== null;
     this.device.bind(target);
     this.device.blend(blend);
-    this.batch.drawOpen(open, draw);
-    for (const [light, shades] of shaded) {
-      const { casts } = shades;
+    this.batch.drawOpen(
+      lit.filter((one) => !isShaded(one)).map(([light]) => light),
+      draw,
+    );
+    for (const [light, shades] of lit.filter(isShaded)) {
       // Shapes of one light at a time lie in their target.
-      if (casts) {
+      if (shades.casts) {
         this.drawCasts(light, draw);
         this.device.bind(target);
         this.device.blend(blend);
@@ -189,9 +218,10 @@ export class LayerLights {
 
   private shadesOf(
     light: MomentLight,
-    { takesCasts }: Pick<MomentLayer, 'takesCasts'>,
+    { takesShadows, takesCasts }: Pick<MomentLayer, 'takesShadows' | 'takesCasts'>,
     { moment, plane }: LightDraw,
   ): Shades {
+    if (!takesShadows || light.ambient !== 'no') return NO_SHADES;
     const { gl } = this.device;
     let mask = null;
     if (light.occluders.length > 0) {

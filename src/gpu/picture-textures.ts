@@ -45,6 +45,8 @@ export class PictureCache {
   private packs: ShelfPack[] = [];
   private pages: PictureArrays | null = null;
   private bytes = 0;
+  /** How often pixels were brought to the GPU. */
+  uploads = 0;
 
   constructor(
     private readonly device: Device,
@@ -170,6 +172,7 @@ export class PictureCache {
     data: Uint8Array,
   ): void {
     const { gl } = this.device;
+    this.uploads++;
     gl.bindTexture(gl.TEXTURE_2D_ARRAY, texture);
     gl.texSubImage3D(gl.TEXTURE_2D_ARRAY, 0, x, y, layer, width, height, 1, format, gl.UNSIGNED_BYTE, data);
   }

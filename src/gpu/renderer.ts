@@ -22,6 +22,18 @@ interface Targets {
   rims: Target | null;
 }
 
+/** Pictures that are drawn again and again: what stands still in them is kept. */
+const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
+
+/** A step of drawing a frame, for people to look at. */
+export type DrawnPass =
+  | { kind: 'backdrop' | 'finish' }
+  | { kind: 'layer'; plane: number; sprites: number; lights: number }
+  | { kind: 'air'; plane: number; lights: number };
+
+/** @param show draws the picture as it is after the pass */
+export type PassWatch = (pass: DrawnPass, ms: number, show: () => Target) => void;
+
 /** Where a finished picture goes on the canvas, in device pixels. */
 export interface Presentation {
   picture: Target;
@@ -61,29 +73,44 @@ export class Renderer {
   /**
    * Renders a Moment into a picture of the view's size.
    * @param name of the picture, so that two sides of a wipe stand side by side
+   * @param watch is told of each pass, which is then waited for
    */
-  render(moment: Moment, source: PictureSource, name = 'main'): Target {
-    const { device, gl } = this;
+  render(moment: Moment, source: PictureSource, name = 'main', watch?: PassWatch): Target {
+    const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
     const targets = this.targetsFor(width, height);
+    this.layerLights.keepsSums = LASTING.has(name);
+    const passed = watch ? this.passClock(moment, targets.picture, watch) : null;
     gl.disable(gl.SCISSOR_TEST);
     this.drawBackdrop(moment, targets.picture);
     gl.enable(gl.SCISSOR_TEST);
+    passed?.({ kind: 'backdrop' });
     moment.planes.forEach((plane, index) => {
       const reaching = moment.lights.filter((light) => index >= light.spanFar && index <= light.spanNear);
-      for (const layer of plane.overlay ? [] : plane.layers)
-        this.drawLayer(moment, plane, layer, reaching, source, targets);
+      for (const layer of plane.overlay ? [] : plane.layers) {
+        const lights = this.drawLayer(moment, plane, layer, reaching, source, targets);
+        if (lights !== null) passed?.({ kind: 'layer', plane: index, sprites: layer.sprites.length, lights });
+      }
       const inAir = moment.lights.filter((light) => light.plane === index && hangsInAir(light));
       if (inAir.length > 0) {
         this.layerLights.within([0, 0, width, height]);
         this.layerLights.addAir(moment, plane, inAir, targets.picture, source);
+        passed?.({ kind: 'air', plane: index, lights: inAir.length });
       }
     });
     gl.disable(gl.SCISSOR_TEST);
     const overlay = this.drawOverlay(moment, source);
     this.sprites.tidy();
     this.lights.tidy();
-    const picture = this.finishedFor(name, width, height);
+    const picture = this.finish(moment, targets.picture, overlay, name);
+    passed?.({ kind: 'finish' });
+    return picture;
+  }
+
+  /** From light to what is shown. */
+  private finish(moment: Moment, light: Target, overlay: Target | null, name: string): Target {
+    const { device } = this;
+    const picture = this.finishedFor(name, light.width, light.height);
     device.bind(picture);
     device.blend('none');
     device.program(ENCODE_PROGRAM).use(
@@ -95,13 +122,29 @@ export class Renderer {
         ...finishOf(moment),
       },
       {
-        u_picture: targets.picture.textures[0],
+        u_picture: light.textures[0],
         u_overlay: overlay?.textures[0] ?? this.blank,
         u_bayer: this.bayer,
       },
     );
     device.drawBox();
     return picture;
+  }
+
+  /** Waits after each pass, tells its time, and what the picture is then. */
+  private passClock(moment: Moment, light: Target, watch: PassWatch): (pass: DrawnPass) => void {
+    const { gl, device } = this;
+    let start = performance.now();
+    return (pass) => {
+      device.bind(light);
+      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.FLOAT, new Float32Array(4));
+      const ms = performance.now() - start;
+      const isScissored = gl.isEnabled(gl.SCISSOR_TEST);
+      gl.disable(gl.SCISSOR_TEST);
+      watch(pass, ms, () => this.finish(moment, light, null, 'pass'));
+      if (isScissored) gl.enable(gl.SCISSOR_TEST);
+      start = performance.now();
+    };
   }
 
   /** Writes normals into a part of a picture that was drawn, as under a brush. */
@@ -201,6 +244,7 @@ export class Renderer {
     gl.clear(gl.COLOR_BUFFER_BIT);
   }
 
+  /** @returns how many lights it was lit by; null where nothing of it is in view */
   private drawLayer(
     moment: Moment,
     plane: MomentPlane,
@@ -208,10 +252,10 @@ export class Renderer {
     lights: readonly MomentLight[],
     source: PictureSource,
     targets: Targets,
-  ): void {
+  ): number | null {
     const { device, gl } = this;
     const box = layerBox(moment.view, layer.sprites);
-    if (!box) return;
+    if (!box) return null;
     this.layerLights.within(box);
     const wired = lights.filter(
       (light) => (light.feeds & layer.listens) !== 0 && reaches(moment, light, box),
@@ -231,7 +275,7 @@ export class Renderer {
         target: targets.picture,
         even,
       });
-      return;
+      return 0;
     }
     const hasRims = wired.some(({ rim }) => rim);
     const gathered = hasRims ? this.rimTarget(targets) : targets.layer;
@@ -282,6 +326,7 @@ export class Renderer {
       },
     );
     device.drawBox();
+    return drawn.length;
   }
 
   /** Where layers are gathered whose rims are lit; made when the first is. */

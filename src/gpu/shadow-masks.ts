@@ -103,8 +103,13 @@ export class ShadowMasks {
     return mask.target ? (mask as ShadowMask) : null;
   }
 
-  dispose(): void {
+  /** Lets go of every mask. */
+  forget(): void {
     for (const key of [...this.kept.keys()]) this.drop(key);
+  }
+
+  dispose(): void {
+    this.forget();
     this.device.gl.deleteBuffer(this.buffer);
     this.device.gl.deleteVertexArray(this.vertexArray);
   }

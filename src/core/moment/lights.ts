@@ -1,5 +1,6 @@
 /** The lights that burn: those of the scene, and those of placed lamps. */
 import type { Affine, Box } from '../geometry/affine';
+import { sameItems } from '../same-items';
 import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import {
   compare,
@@ -60,17 +61,59 @@ export interface Lighting {
   passing: Passing;
 }
 
-export function lightsOf(lighting: Lighting, found: FoundOccluders): MomentLight[] {
+/** The lights that burn, by id, and their ids. */
+export function lightsOf(
+  lighting: Lighting,
+  found: FoundOccluders,
+): { lights: MomentLight[]; lightIds: string[] } {
   const { scene, seconds, passing } = lighting;
-  const out: MomentLight[] = [];
+  const lights: MomentLight[] = [];
+  const lightIds: string[] = [];
   for (const burning of burningLights(scene, seconds, passing)) {
-    const light = resolved(lighting, burning);
+    const light = remembered(lighting, burning, found);
     if (!light) continue;
-    if (burning.look.shadows && light.ambient === 'no')
-      light.occluders = stopping(scene, burning, light, found);
-    out.push(light);
+    lights.push(light);
+    lightIds.push(burning.id);
   }
-  return out;
+  return { lights, lightIds };
+}
+
+interface Known {
+  of: readonly unknown[];
+  light: MomentLight | null;
+}
+
+/** The last light of each fixture's part: while nothing of it changed it is the same object, as renderers keep by. */
+const known = new WeakMap<Fixture, Map<string, Known>>();
+
+function remembered(lighting: Lighting, burning: Burning, found: FoundOccluders): MomentLight | null {
+  const { scene, pictureIndex, planeIndex, seconds } = lighting;
+  const { id, fixture, look, map, x, y, share, wick } = burning;
+  const at = map && [map.a, map.b, map.c, map.d, map.e, map.f];
+  const plays = look.gobo?.playing && (scene.artworks[look.gobo.artworkId]?.frames.length ?? 0) > 1;
+  const lives = plays || (wick && !look.still) ? seconds : 0;
+  const { lightSpace, viewTiltDeg } = settingsOf(scene);
+  const of = [
+    look,
+    ...(at ?? [null]),
+    ...[x, y, share, wick, lives, lightSpace, viewTiltDeg, scene.artworks, scene.circuits, pictureIndex],
+    ...planeIndex.keys(),
+    // Shapes are told to their lights anew at every Moment.
+    look.kind === 'sun' ? {} : null,
+  ];
+  let parts = known.get(fixture);
+  if (!parts) known.set(fixture, (parts = new Map()));
+  const last = parts.get(id);
+  const isSame = last !== undefined && sameItems(last.of, of);
+  const light = isSame ? last.light : resolved(lighting, burning);
+  const stops = light && look.shadows && light.ambient === 'no' ? stopping(scene, burning, light, found) : [];
+  if (light && !sameItems(light.occluders, stops)) {
+    const stopped = { ...light, occluders: stops };
+    parts.set(id, { of, light: stopped });
+    return stopped;
+  }
+  if (!isSame) parts.set(id, { of, light });
+  return light;
 }
 
 /** The occluders that may stop a light. */

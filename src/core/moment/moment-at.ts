@@ -49,7 +49,7 @@ export function momentAt(
   const ambient = ambientAt(scene, clockHours);
   const resolving: Resolving = { scene, seconds, space, pictureIndex, passing };
   const lighting = { scene, planeIndex, pictureIndex, seconds, passing };
-  const lights = passing.unlit ? [] : lightsOf(lighting, found);
+  const { lights, lightIds } = passing.unlit ? { lights: [], lightIds: [] } : lightsOf(lighting, found);
   return {
     clockHours,
     seconds,
@@ -78,6 +78,7 @@ export function momentAt(
       };
     }),
     lights,
+    lightIds,
     occluders: found.occluders,
     casts: passing.shadows ? castsOf(lighting, lights) : [],
     pictures,

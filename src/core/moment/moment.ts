@@ -26,6 +26,8 @@ export interface Moment {
   planes: MomentPlane[];
   /** By id. */
   lights: MomentLight[];
+  /** The ids of the lights, in the same places: for the meter and the cost, not for what is drawn. */
+  lightIds: string[];
   /** By id. */
   occluders: MomentOccluder[];
   casts: MomentCast[];

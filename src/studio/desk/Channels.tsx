@@ -8,6 +8,7 @@ import { useGesture } from '../controls/FieldOf';
 import type { FixtureCollection } from '../stage/hits';
 import { toggled } from '../store/desk-store';
 import { AmbientChannel } from './AmbientChannel';
+import { CostBar } from './CostBar';
 import { Fader } from './Fader';
 import { WickTrace } from './WickTrace';
 
@@ -139,6 +140,7 @@ function Channel({
         />
       </div>
       <span className="figure text-right">{level.toFixed(2)}</span>
+      <CostBar id={id} name={name} />
       <div className="leading-[14px]">{children}</div>
     </section>
   );

@@ -11,6 +11,7 @@ import { Stage } from '../stage/Stage';
 import { ConflictDialog } from './ConflictDialog';
 import { Fence } from './Fence';
 import { KeysDialog } from './KeysDialog';
+import { PassesDialog } from './PassesDialog';
 import { PaintingDialog } from './PaintingDialog';
 import { SizeDialog } from './SizeDialog';
 import { TopBar } from './TopBar';
@@ -60,6 +61,7 @@ export function StudioSurface() {
       )}
       <ConflictDialog />
       <KeysDialog />
+      <PassesDialog />
       <SizeDialog />
       <PaintingDialog />
       <p className="fixed inset-0 z-50 hidden items-center justify-center bg-soot p-8 text-large max-[1023px]:flex">

@@ -3,6 +3,8 @@
  * renders again only when something changed or a flame burns. React gives it the canvases and nothing else.
  */
 import { LIMITS } from '@/core/limits';
+import { costOf } from '@/core/light/cost';
+import type { Moment } from '@/core/moment/moment';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Image } from '@/core/raster/image';
@@ -11,6 +13,7 @@ import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { clockText } from '@/core/time/cues';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';
+import { costShares, costWords } from '../store/costs';
 import { advance } from '../store/live';
 import type { ToolName, Wipe } from '../store/desk-store';
 import type { Studio } from '../store/studio';
@@ -20,6 +23,7 @@ import type { Tool, ToolEvent } from '../tools/tool';
 import { drawStageMarks } from './stage-marks';
 import { handleAt } from './handles';
 import { wheeledLevel } from './isolux';
+import { framePasses, type FramePass } from './frame-passes';
 import { keepView } from './kept-view';
 import { livesOf } from './lives';
 import { MiniView } from './mini-view';
@@ -29,6 +33,8 @@ import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './v
 
 /** Flames are drawn at most this often. */
 const FLAME_FRAME_MS = 30;
+/** Costs are told at most this often. */
+const COUNT_MS = 250;
 /** How near counts as on, CSS px. */
 const NEAR_PX = 8;
 const BEYOND: [number, number, number] = [0.03, 0.03, 0.032];
@@ -61,6 +67,7 @@ export class StageController {
   private frame = 0;
   private lastFrame = 0;
   private lastTime = 0;
+  private lastCount = 0;
   private pan: { x: number; y: number; viewX: number; viewY: number } | null = null;
   private wiping = false;
   private spaceHeld = false;
@@ -125,6 +132,16 @@ export class StageController {
     );
     this.touch();
     return { width, height, data: renderer.read(picture) };
+  }
+
+  /** The passes of the frame that is shown; null where the graphics card draws none. */
+  passes(): FramePass[] | null {
+    const { renderer, studio } = this;
+    if (!renderer || renderer.gl.isContextLost()) return null;
+    const { view } = drawnFor(studio.live.getState(), this.size, settingsOf(studio.shown()).pixelArt);
+    const passes = framePasses(studio, renderer, view);
+    this.touch();
+    return passes;
   }
 
   /** Escape. @returns whether anything was cancelled */
@@ -266,7 +283,7 @@ export class StageController {
     this.drawMarks();
     const { zoom, clockHours } = studio.live.getState();
     const percent = Math.round((zoom / this.ratio) * 100);
-    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${(performance.now() - start).toFixed(1)} ms`;
+    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${(performance.now() - start).toFixed(1)} ms  ${costWords(studio.costs.getState())}`;
     elements.hint.textContent = this.tool.hint();
   }
 
@@ -278,12 +295,13 @@ export class StageController {
     const drawn = drawnFor(live, this.size, settingsOf(scene).pixelArt);
     const { width } = this.size;
     const edge = wipe === 'none' ? 0 : Math.round(live.wipe * width);
+    const render = (which: 'all' | 'left-out') => {
+      const moment = momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view);
+      if (which === 'all') this.count(moment);
+      return renderer.render(moment, studio.pictures.source, which);
+    };
     const side = (which: 'all' | 'left-out', left: number, right: number): Presentation => ({
-      picture: renderer.render(
-        momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view),
-        studio.pictures.source,
-        which,
-      ),
+      picture: render(which),
       offsetX: drawn.offsetX,
       offsetY: drawn.offsetY,
       enlarge: drawn.enlarge,
@@ -292,6 +310,14 @@ export class StageController {
     });
     const parts = edge > 0 ? [side('left-out', 0, edge), side('all', edge, width)] : [side('all', 0, width)];
     renderer.present(parts, BEYOND);
+  }
+
+  /** Tells what the lights cost, a few times a second. */
+  private count(moment: Moment): void {
+    const now = performance.now();
+    if (now - this.lastCount < COUNT_MS) return;
+    this.lastCount = now;
+    this.studio.costs.setState(costShares(costOf(moment)));
   }
 
   private drawMarks(): void {

@@ -181,6 +181,13 @@ export const COMMANDS: Command[] = [
     run: (s) => s.desk.setState(({ workLamp }) => ({ workLamp: !workLamp })),
   },
   {
+    id: 'passes',
+    words: 'Passes of a frame',
+    keys: ['shift+w'],
+    can: onStage,
+    run: (s) => s.desk.setState({ passesOpen: true }),
+  },
+  {
     id: 'wipe',
     words: 'Next wipe',
     keys: ['x'],

@@ -60,6 +60,8 @@ export interface DeskState {
   /** Things are placed and moved by whole multiples of this; 0 is no grid. */
   gridPx: number;
   shelfOpen: boolean;
+  /** Whether the passes of a frame are looked at. */
+  passesOpen: boolean;
   shelfTab: 'artworks' | 'luminaires';
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
@@ -106,6 +108,7 @@ export function createDesk(bench: Bench) {
     goboId: null,
     gridPx: 0,
     shelfOpen: false,
+    passesOpen: false,
     shelfTab: 'artworks',
     solo: new Set(),
     muted: new Set(),

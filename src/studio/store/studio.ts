@@ -27,6 +27,7 @@ import { LongWork } from './long-work';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
+import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
 import { SceneSync } from './sync';
 
@@ -41,6 +42,7 @@ export class Studio {
   readonly live: LiveStore;
   readonly artBench: ArtBenchStore = createArtBench();
   readonly reliefBench: ReliefBenchStore = createReliefBench();
+  readonly costs: CostStore = createCosts();
   readonly work = new LongWork();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;

@@ -1,0 +1,93 @@
+/** Moments remember what did not change: that must change nothing but the time they take. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { SceneDocument } from '../scene/document';
+import { fullScene } from '../scene/testing';
+import { newLight } from '../scene/defaults';
+import { gateView, momentAt } from './moment-at';
+import { NOTHING_PASSING } from './passing';
+
+type Step = (scene: SceneDocument, v: number) => SceneDocument;
+
+/** Changes one record of a collection, the `v`th one by id. */
+function changing<C extends 'sprites' | 'lights' | 'lamps' | 'occluders' | 'planes' | 'artworks'>(
+  collection: C,
+  fields: (record: SceneDocument[C][string], v: number) => Partial<SceneDocument[C][string]>,
+): Step {
+  return (scene, v) => {
+    const ids = Object.keys(scene[collection]).sort();
+    if (ids.length === 0) return scene;
+    const id = ids[v % ids.length];
+    const record = scene[collection][id] as SceneDocument[C][string];
+    return { ...scene, [collection]: { ...scene[collection], [id]: { ...record, ...fields(record, v) } } };
+  };
+}
+
+const steps: Step[] = [
+  changing('sprites', (_, v) => ({ x: v })),
+  changing('sprites', (_, v) => ({ hidden: v % 2 === 0 })),
+  changing('sprites', (_, v) => ({ order: `a${v}` })),
+  changing('sprites', (_, v) => ({
+    answer: v % 3 === 0 ? ('seen-when-lit' as const) : null,
+    castsShape: v % 2 === 0,
+  })),
+  changing('lights', (_, v) => ({ x: v, sizePx: v % 3 })),
+  changing('lights', (_, v) => ({ kind: (['point', 'spot', 'sun', 'ambient'] as const)[v % 4] })),
+  changing('lights', (_, v) => ({ stoppedBy: v % 2 ? { planeIds: ['plane-near'], setIds: [] } : null })),
+  changing('lamps', (_, v) => ({ level: v / 10, turnDeg: v })),
+  changing('occluders', ({ outlines }, v) => ({
+    outlines: outlines.map((points) => points.map((p) => p + (v % 5) - 2)),
+    ownShade: v % 2 ? ('dark' as const) : ('lit' as const),
+    soakPx: v % 3,
+  })),
+  changing('planes', (_, v) => ({ parallax: (v % 5) / 4, hidden: v % 7 === 0 })),
+  changing('artworks', (_, v) => ({ pivotX: v })),
+  (scene, v) => ({
+    ...scene,
+    settings: { scene: { ...scene.settings.scene, gateX: v, viewTiltDeg: v % 90 } },
+  }),
+  (scene, v) => {
+    const light = newLight({ name: '', planeId: 'plane-near', order: 'z', x: v, y: v });
+    return { ...scene, lights: { ...scene.lights, [`new-${v % 4}`]: light } };
+  },
+  (scene, v) => {
+    const ids = Object.keys(scene.lights).sort();
+    return {
+      ...scene,
+      lights: Object.fromEntries(ids.filter((_, i) => i !== v % 5).map((id) => [id, scene.lights[id]])),
+    };
+  },
+];
+
+describe('a Moment', () => {
+  it('is after any run of edits what it is of a fresh copy of the scene', () => {
+    const run = fc.array(fc.tuple(fc.nat(steps.length - 1), fc.nat(40), fc.nat(30)), { maxLength: 12 });
+    fc.assert(
+      fc.property(run, (edits) => {
+        let scene = fullScene();
+        for (const [step, v, tenths] of edits) {
+          scene = steps[step](scene, v);
+          const look = (one: SceneDocument) => momentAt(one, 12, tenths / 10, NOTHING_PASSING, gateView(one));
+          // The copy shares no object with anything that was seen before.
+          expect(look(scene)).toEqual(look(structuredClone(scene)));
+        }
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  it('gives the same objects for lights that stand still, which renderers keep their sums by', () => {
+    const scene = fullScene();
+    scene.lights.still = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 3, y: 4 });
+    const at = (one: SceneDocument, seconds: number) => {
+      const { lights, lightIds } = momentAt(one, 12, seconds, NOTHING_PASSING, gateView(one));
+      return lights[lightIds.indexOf('still')];
+    };
+    const first = at(scene, 0);
+    expect(at(scene, 5)).toBe(first);
+    expect(at({ ...scene, sprites: {} }, 5).x).toBe(first.x);
+    const moved = { ...scene, lights: { ...scene.lights, still: { ...scene.lights.still, x: 9 } } };
+    expect(at(moved, 5)).not.toBe(first);
+    expect(first.x).toBe(3);
+  });
+});

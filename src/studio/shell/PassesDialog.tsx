@@ -1,0 +1,86 @@
+'use client';
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useEffect, useRef, useState } from 'react';
+import type { Image } from '@/core/raster/image';
+import { useDesk, useStudio } from '../context';
+import type { FramePass } from '../stage/frame-passes';
+import { stageOf } from '../stage/stage-registry';
+
+/** The passes of a frame: how long each takes, and what the picture is after it. */
+export function PassesDialog() {
+  const studio = useStudio();
+  const isOpen = useDesk((state) => state.passesOpen);
+  const close = () => studio.desk.setState({ passesOpen: false });
+  return (
+    <Dialog open={isOpen} onClose={close} className="relative z-40">
+      <div className="fixed inset-0 flex items-center justify-center bg-soot/70 p-8">
+        <DialogPanel className="flex max-h-full min-w-0 flex-col border border-rail bg-slate p-4">
+          <DialogTitle className="heading">Passes of a frame</DialogTitle>
+          {isOpen && <Passes />}
+          <button type="button" className="key mt-3 self-start" onClick={close}>
+            Close
+          </button>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
+
+function Passes() {
+  const studio = useStudio();
+  const [passes] = useState<FramePass[] | null>(() => stageOf(studio)?.passes() ?? null);
+  const [chosen, setChosen] = useState(() => (passes?.length ?? 1) - 1);
+  if (!passes)
+    return <p className="text-ash">The graphics card draws nothing here; there are no passes to show.</p>;
+  const most = Math.max(...passes.map(({ ms }) => ms));
+  const whole = passes.reduce((sum, { ms }) => sum + ms, 0);
+  return (
+    <div className="flex min-h-0 gap-4 pt-2">
+      <ol aria-label="Passes" className="max-h-[440px] w-[320px] shrink-0 overflow-y-auto">
+        {passes.map(({ words, ms }, i) => (
+          <li key={i}>
+            <button
+              type="button"
+              aria-pressed={i === chosen}
+              className={`relative flex w-full cursor-pointer items-center gap-2 px-1 text-left ${i === chosen ? 'bg-iron text-verdigris' : ''}`}
+              onClick={() => setChosen(i)}
+              onPointerEnter={() => setChosen(i)}
+            >
+              <span
+                className="absolute bottom-0 left-0 h-[2px] bg-brass"
+                style={{ width: `${(100 * ms) / most}%` }}
+              />
+              <span className="min-w-0 flex-1 truncate">{words}</span>
+              <span className="figure shrink-0">{ms.toFixed(2)} ms</span>
+            </button>
+          </li>
+        ))}
+        <li className="figure flex justify-between border-t border-line px-1 pt-1 text-ash">
+          <span>all</span>
+          <span>{whole.toFixed(1)} ms</span>
+        </li>
+      </ol>
+      <Picture image={passes[chosen].picture} name={`The picture after ${passes[chosen].words}`} />
+    </div>
+  );
+}
+
+function Picture({ image, name }: { image: Image; name: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const { width, height, data } = image;
+    canvas.current!.width = width;
+    canvas.current!.height = height;
+    canvas
+      .current!.getContext('2d')!
+      .putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+  }, [image]);
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={name}
+      className="max-h-[440px] max-w-[760px] min-w-0 object-contain [image-rendering:pixelated]"
+    />
+  );
+}
