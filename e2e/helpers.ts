@@ -48,26 +48,41 @@ export async function dropFiles(
   });
 }
 
-/** Makes a project with one scene over HTTP and opens it. */
-export async function openNewScene(page: Page, query = ''): Promise<{ projectId: string; sceneId: string }> {
-  // Any page of the server will do to ask it from; one that is not there has nothing on it.
-  await page.goto('/nothing-here');
-  const ids = await page.evaluate(async () => {
-    const send = async (path: string, body: object) =>
-      (await (
-        await fetch(path, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(body),
-        })
-      ).json()) as { id: string };
-    const project = await send('/api/projects', { name: 'Test' });
-    const scene = await send(`/api/projects/${project.id}/scenes`, { name: 'Scene' });
-    return { projectId: project.id, sceneId: scene.id };
+/** Asks the server for something to be made. @returns what it says of it */
+async function made(
+  page: Page,
+  path: string,
+  body: object | Buffer,
+): Promise<{ id: string; sha256: string }> {
+  const isFile = Buffer.isBuffer(body);
+  const answer = await page.request.post(path, {
+    data: isFile ? body : JSON.stringify(body),
+    headers: {
+      'content-type': isFile ? 'image/png' : 'application/json',
+      // As a page of the server asks: from elsewhere it would be refused.
+      origin: new URL(process.env.OILWICK_TEST_URL!).origin,
+    },
   });
-  await page.goto(`/scenes/${ids.sceneId}${query}`);
+  if (!answer.ok()) throw new Error(await answer.text());
+  return (await answer.json()) as { id: string; sha256: string };
+}
+
+interface Opened {
+  projectId: string;
+  sceneId: string;
+}
+
+async function openMade(page: Page, scene: object, query: string): Promise<Opened> {
+  const { id: projectId } = await made(page, '/api/projects', { name: 'Test' });
+  const { id: sceneId } = await made(page, `/api/projects/${projectId}/scenes`, { name: 'Scene', ...scene });
+  await page.goto(`/scenes/${sceneId}${query}`);
   await expect(stage(page)).toBeVisible();
-  return ids;
+  return { projectId, sceneId };
+}
+
+/** Makes a project with one scene over HTTP and opens it. */
+export function openNewScene(page: Page, query = ''): Promise<Opened> {
+  return openMade(page, {}, query);
 }
 
 export const stage = (page: Page) => page.getByRole('application', { name: 'Stage' });
@@ -138,32 +153,10 @@ export async function openDocument(
   document: SceneDocument,
   pictures: Record<string, Buffer>,
   query = '',
-): Promise<{ projectId: string; sceneId: string }> {
-  await page.goto('/nothing-here');
-  const base64 = Object.fromEntries(
-    Object.entries(pictures).map(([id, bytes]) => [id, bytes.toString('base64')]),
-  );
-  const ids = await page.evaluate(
-    async ([scene, files]) => {
-      const send = async (path: string, type: string, body: BodyInit) => {
-        const answer = await fetch(path, { method: 'POST', headers: { 'content-type': type }, body });
-        if (!answer.ok) throw new Error(await answer.text());
-        return (await answer.json()) as { id: string; sha256: string };
-      };
-      const json = (path: string, body: object) => send(path, 'application/json', JSON.stringify(body));
-      for (const [id, text] of Object.entries(files)) {
-        const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
-        scene.artworks[id].imageSha = (await send('/api/blobs', 'image/png', bytes)).sha256;
-      }
-      const project = await json('/api/projects', { name: 'Test' });
-      const made = await json(`/api/projects/${project.id}/scenes`, { name: 'Scene', document: scene });
-      return { projectId: project.id, sceneId: made.id };
-    },
-    [document, base64] as const,
-  );
-  await page.goto(`/scenes/${ids.sceneId}${query}`);
-  await expect(stage(page)).toBeVisible();
-  return ids;
+): Promise<Opened> {
+  for (const [id, bytes] of Object.entries(pictures))
+    document.artworks[id].imageSha = (await made(page, '/api/blobs', bytes)).sha256;
+  return openMade(page, { document }, query);
 }
 
 /** The colour of one pixel of a picture. */
@@ -186,10 +179,13 @@ export async function expectColours(
   const places = await Promise.all(wanted.map(([x, y]) => onStage(page, x, y)));
   const close = (v: number) => expect.closeTo(v, -1) as unknown;
   await expect
-    .poll(async () => {
-      const image = await stagePixels(page);
-      return places.map((place) => pixelAt(image, ...place));
-    })
+    .poll(
+      async () => {
+        const image = await stagePixels(page);
+        return places.map((place) => pixelAt(image, ...place));
+      },
+      { intervals: [50, 100, 200] },
+    )
     .toEqual(wanted.map(([, , colour]) => colour.map(close)));
 }
 
