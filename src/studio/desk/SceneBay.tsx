@@ -2,9 +2,10 @@
 import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
 import { SETTINGS_ID, settingsOf, TONES, type Tone } from '@/core/scene/document';
 import { FieldOf } from '../controls/FieldOf';
-import { Choice, ColourField, Column, Switch } from '../controls/small';
+import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { useDesk, useScene, useStudio } from '../context';
+import { commandOf } from '../store/commands';
 import { CircuitNames } from './CircuitLetters';
 import { GATE_SIZES } from './gate-sizes';
 import { SetNames } from './ManyColumn';
@@ -16,6 +17,7 @@ const IDS = [SETTINGS_ID];
 
 /** What belongs to the scene as a whole; shown while nothing is picked. */
 export function SceneBay() {
+  const studio = useStudio();
   const backdrop = useField('settings', IDS, 'backdropColour', 'Backdrop');
   const backdropLit = useField('settings', IDS, 'backdropLit', 'Backdrop');
   const space = useField('settings', IDS, 'lightSpace', 'Light space');
@@ -149,6 +151,14 @@ export function SceneBay() {
             digits={0}
             initial={0}
           />
+          <Row label="">
+            <Key
+              title="How long each takes, and the picture after it (Alt+P)"
+              onClick={() => commandOf('passes').run(studio)}
+            >
+              Passes of a frame
+            </Key>
+          </Row>
           <p className="text-small text-ash">
             0 is from the side, 90 from straight above. Above 0, sprites that stand throw their shape in the
             sun.

@@ -183,7 +183,7 @@ export const COMMANDS: Command[] = [
   {
     id: 'passes',
     words: 'Passes of a frame',
-    keys: ['shift+w'],
+    keys: ['alt+p'],
     can: onStage,
     run: (s) => s.desk.setState({ passesOpen: true }),
   },
