@@ -58,6 +58,7 @@ export class Device {
   private readonly programs = new Map<string, Program>();
   private readonly textureBytes = new Map<WebGLTexture, number>();
   private readonly targets = new Set<Target>();
+  private readonly parts = new WeakMap<Target, Target[]>();
   private readonly emptyVertexArray: WebGLVertexArrayObject;
 
   constructor(
@@ -139,12 +140,7 @@ export class Device {
     const textures = Array.from({ length: count }, () =>
       this.texture(width, height, internal, gl.RGBA, type, null, bytesPerPixel),
     );
-    const framebuffer = gl.createFramebuffer()!;
-    gl.bindFramebuffer(gl.FRAMEBUFFER, framebuffer);
-    textures.forEach((texture, i) =>
-      gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0 + i, gl.TEXTURE_2D, texture, 0),
-    );
-    gl.drawBuffers(textures.map((_, i) => gl.COLOR_ATTACHMENT0 + i));
+    const framebuffer = this.framebufferOf(textures);
     if (gl.checkFramebufferStatus(gl.FRAMEBUFFER) !== gl.FRAMEBUFFER_COMPLETE) {
       throw new GpuFault(`A ${width} x ${height} ${kind} target cannot be drawn into.`);
     }
@@ -153,9 +149,32 @@ export class Device {
     return target;
   }
 
+  /** A target that draws into the first textures of another one, which owns them. */
+  partOf(whole: Target, count: number): Target {
+    const { gl } = this;
+    const textures = whole.textures.slice(0, count);
+    const framebuffer = this.framebufferOf(textures);
+    gl.bindFramebuffer(gl.FRAMEBUFFER, null);
+    const part = { ...whole, framebuffer, textures, bytes: 0 };
+    this.parts.set(whole, [...(this.parts.get(whole) ?? []), part]);
+    return part;
+  }
+
+  private framebufferOf(textures: readonly WebGLTexture[]): WebGLFramebuffer {
+    const { gl } = this;
+    const framebuffer = gl.createFramebuffer()!;
+    gl.bindFramebuffer(gl.FRAMEBUFFER, framebuffer);
+    textures.forEach((texture, i) =>
+      gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0 + i, gl.TEXTURE_2D, texture, 0),
+    );
+    gl.drawBuffers(textures.map((_, i) => gl.COLOR_ATTACHMENT0 + i));
+    return framebuffer;
+  }
+
   dropTarget(target: Target): void {
     if (!this.targets.delete(target)) return;
     for (const texture of target.textures) this.dropTexture(texture);
+    for (const part of this.parts.get(target) ?? []) this.gl.deleteFramebuffer(part.framebuffer);
     this.gl.deleteFramebuffer(target.framebuffer);
   }
 

@@ -4,23 +4,17 @@
  * it does not do exactly: float rounding, and edges of rotated art that fall within a hair of a pixel's centre.
  */
 import { BAYER8 } from '@/core/raster/bayer';
-import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
+import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { evenAmbient, LayerLights } from './layer-light';
-import { compositeProgram, ENCODE_PROGRAM, type CompositeVariant } from './shaders/picture';
-import { layerBox } from './output-box';
+import { LayerLights } from './layer-light';
+import { LayerPass } from './layer-pass';
+import { encodeProgram, TRANSFER_SIDE, transferTable } from './shaders/picture';
 import { ShadowMasks } from './shadow-masks';
 import { SpriteBatch } from './sprite-batch';
-
-interface Targets {
-  layer: Target;
-  picture: Target;
-  rims: Target | null;
-}
 
 /** Pictures that are drawn again and again: what stands still in them is kept. */
 const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
@@ -54,7 +48,10 @@ export class Renderer {
   private readonly layerLights: LayerLights;
   private readonly bayer: WebGLTexture;
   private readonly blank: WebGLTexture;
-  private targets: Targets | null = null;
+  private readonly layers: LayerPass;
+  /** sRGB over 0 to 1; made when a linear scene is first finished. */
+  private transfer: WebGLTexture | null = null;
+  private light: Target | null = null;
   /** Made when a scene first has an overlay plane, as large as the targets. */
   private overlay: Target | null = null;
   private readonly finished = new Map<string, Target>();
@@ -67,6 +64,7 @@ export class Renderer {
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
     this.layerLights = new LayerLights(this.device, this.lights, this.masks, this.pictures);
+    this.layers = new LayerPass(this.device, this.sprites, this.layerLights);
     this.blank = this.device.texture(1, 1, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4), 4);
   }
 
@@ -78,23 +76,24 @@ export class Renderer {
   render(moment: Moment, source: PictureSource, name = 'main', watch?: PassWatch): Target {
     const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
-    const targets = this.targetsFor(width, height);
+    const light = this.lightFor(width, height);
     this.layerLights.keepsSums = LASTING.has(name);
-    const passed = watch ? this.passClock(moment, targets.picture, watch) : null;
+    const passed = watch ? this.passClock(moment, light, watch) : null;
     gl.disable(gl.SCISSOR_TEST);
-    this.drawBackdrop(moment, targets.picture);
+    this.drawBackdrop(moment, light);
     gl.enable(gl.SCISSOR_TEST);
     passed?.({ kind: 'backdrop' });
     moment.planes.forEach((plane, index) => {
-      const reaching = moment.lights.filter((light) => index >= light.spanFar && index <= light.spanNear);
+      const reaching = moment.lights.filter((one) => index >= one.spanFar && index <= one.spanNear);
       for (const layer of plane.overlay ? [] : plane.layers) {
-        const lights = this.drawLayer(moment, plane, layer, reaching, source, targets);
+        const draw = { moment, plane, layer, lights: reaching, source, picture: light };
+        const lights = this.layers.draw(draw);
         if (lights !== null) passed?.({ kind: 'layer', plane: index, sprites: layer.sprites.length, lights });
       }
-      const inAir = moment.lights.filter((light) => light.plane === index && hangsInAir(light));
+      const inAir = moment.lights.filter((one) => one.plane === index && hangsInAir(one));
       if (inAir.length > 0) {
         this.layerLights.within([0, 0, width, height]);
-        this.layerLights.addAir(moment, plane, inAir, targets.picture, source);
+        this.layerLights.addAir(moment, plane, inAir, light, source);
         passed?.({ kind: 'air', plane: index, lights: inAir.length });
       }
     });
@@ -102,7 +101,7 @@ export class Renderer {
     const overlay = this.drawOverlay(moment, source);
     this.sprites.tidy();
     this.lights.tidy();
-    const picture = this.finish(moment, targets.picture, overlay, name);
+    const picture = this.finish(moment, light, overlay, name);
     passed?.({ kind: 'finish' });
     return picture;
   }
@@ -113,22 +112,30 @@ export class Renderer {
     const picture = this.finishedFor(name, light.width, light.height);
     device.bind(picture);
     device.blend('none');
-    device.program(ENCODE_PROGRAM).use(
+    const isLinear = moment.lightSpace === 'linear';
+    const isPlain = moment.unlit || (moment.finish.exposure === 1 && moment.finish.whiteLevel === 0);
+    const variant = { isLinear, isPlain, isDithered: !moment.pixelArt, hasOverlay: overlay !== null };
+    device.program(encodeProgram(variant)).use(
       {
         ...this.whole(picture),
-        u_linear: moment.lightSpace === 'linear',
-        u_dither: !moment.pixelArt,
-        u_hasOverlay: overlay !== null,
-        ...finishOf(moment),
+        ...(isPlain ? {} : { u_exposure: moment.finish.exposure, u_whiteLevel: moment.finish.whiteLevel }),
       },
       {
         u_picture: light.textures[0],
-        u_overlay: overlay?.textures[0] ?? this.blank,
-        u_bayer: this.bayer,
+        ...(isLinear || !isPlain ? { u_transfer: this.transferTexture() } : {}),
+        ...(overlay ? { u_overlay: overlay.textures[0] } : {}),
+        ...(moment.pixelArt ? {} : { u_bayer: this.bayer }),
       },
     );
     device.drawBox();
     return picture;
+  }
+
+  private transferTexture(): WebGLTexture {
+    const { gl, device } = this;
+    return (this.transfer ??= device.texture(
+      ...([TRANSFER_SIDE, TRANSFER_SIDE, gl.RG32F, gl.RG, gl.FLOAT, transferTable(), 8] as const),
+    ));
   }
 
   /** Waits after each pass, tells its time, and what the picture is then. */
@@ -204,21 +211,16 @@ export class Renderer {
     this.device.dispose();
   }
 
-  private targetsFor(width: number, height: number): Targets {
-    const last = this.targets;
-    if (last && last.picture.width === width && last.picture.height === height) return last;
-    if (last)
-      for (const target of Object.values(last) as (Target | null)[])
-        if (target) this.device.dropTarget(target);
+  /** Where light is added up: the picture before its finish. */
+  private lightFor(width: number, height: number): Target {
+    const last = this.light;
+    if (last && last.width === width && last.height === height) return last;
+    for (const target of [last, this.overlay]) if (target) this.device.dropTarget(target);
+    this.layers.resize();
     this.layerLights.resize(width, height);
-    if (this.overlay) this.device.dropTarget(this.overlay);
     this.overlay = null;
-    this.targets = {
-      layer: this.device.target(width, height, 'float', 3),
-      picture: this.device.target(width, height, 'float'),
-      rims: null,
-    };
-    return this.targets;
+    this.light = this.device.target(width, height, 'float');
+    return this.light;
   }
 
   private finishedFor(name: string, width: number, height: number): Target {
@@ -244,98 +246,6 @@ export class Renderer {
     gl.clear(gl.COLOR_BUFFER_BIT);
   }
 
-  /** @returns how many lights it was lit by; null where nothing of it is in view */
-  private drawLayer(
-    moment: Moment,
-    plane: MomentPlane,
-    layer: MomentLayer,
-    lights: readonly MomentLight[],
-    source: PictureSource,
-    targets: Targets,
-  ): number | null {
-    const { device, gl } = this;
-    const box = layerBox(moment.view, layer.sprites);
-    if (!box) return null;
-    this.layerLights.within(box);
-    const wired = lights.filter(
-      (light) => (light.feeds & layer.listens) !== 0 && reaches(moment, light, box),
-    );
-    const isEven = wired.every(({ ambient, figure }) => ambient !== 'no' && figure === 'even');
-    const ambient = isEven ? evenAmbient(moment, wired) : moment.ambient;
-    const even = moment.unlit ? [1, 1, 1] : ambient.map((v, c) => v + moment.workLamp[c]);
-    const isHidden = layer.seenGain !== null && !moment.unlit;
-    if (isEven && !isHidden) {
-      device.bind(targets.picture);
-      device.blend('over');
-      this.sprites.draw(layer.sprites, {
-        moment,
-        plane,
-        mode: 'direct',
-        source,
-        target: targets.picture,
-        even,
-      });
-      return 0;
-    }
-    const hasRims = wired.some(({ rim }) => rim);
-    const gathered = hasRims ? this.rimTarget(targets) : targets.layer;
-    device.bind(gathered);
-    gl.clearColor(0, 0, 0, 0);
-    gl.clear(gl.COLOR_BUFFER_BIT);
-    // Alone on cleared sums a sprite lies over nothing.
-    device.blend(layer.sprites.length === 1 ? 'none' : 'over');
-    const mode = hasRims ? 'gather rims' : 'gather';
-    this.sprites.draw(layer.sprites, { moment, plane, mode, source, target: gathered, even });
-    const [albedo, normal, glow, rims] = gathered.textures;
-    // Ambient lights that are the same all over are reckoned here, unless one of them has an outline.
-    const isAmbientEven = wired.every((light) => light.ambient === 'no' || light.figure === 'even');
-    const drawn = isAmbientEven ? wired.filter((light) => light.ambient === 'no') : wired;
-    const plain = isAmbientEven
-      ? evenAmbient(
-          moment,
-          wired.filter((light) => light.ambient !== 'no'),
-        )
-      : moment.ambient;
-    const sums = this.layerLights.fill(moment, plane, layer, drawn, normal, source);
-    const there = Object.entries(sums).filter((entry): entry is [string, Target] => entry[1] !== null);
-    const variant: CompositeVariant = {
-      add: sums.add !== null,
-      lighten: sums.lighten !== null,
-      covered: sums.covered !== null,
-      taken: sums.taken !== null,
-      rim: sums.rim !== null,
-      instead: sums.instead !== null,
-      added: sums.added !== null,
-      isSeenWhenLit: isHidden,
-    };
-    device.bind(targets.picture);
-    device.blend('over');
-    device.program(compositeProgram(variant)).use(
-      {
-        ...this.whole(targets.picture),
-        u_box: box,
-        u_ambient: plain,
-        u_workLamp: moment.workLamp,
-        ...(isHidden ? { u_gain: layer.seenGain! } : {}),
-      },
-      {
-        u_albedo: albedo,
-        u_glow: glow,
-        ...(hasRims ? { u_rims: rims } : {}),
-        ...Object.fromEntries(there.map(([name, { textures }]) => [`u_${name}`, textures[0]])),
-      },
-    );
-    device.drawBox();
-    return drawn.length;
-  }
-
-  /** Where layers are gathered whose rims are lit; made when the first is. */
-  private rimTarget(targets: Targets): Target {
-    const { width, height } = targets.picture;
-    targets.rims ??= this.device.target(width, height, 'float', 4);
-    return targets.rims;
-  }
-
   /** The overlay planes in display values; null where the scene has none. */
   private drawOverlay(moment: Moment, source: PictureSource): Target | null {
     const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
@@ -357,28 +267,4 @@ export class Renderer {
 
 function hangsInAir({ air, blend, ambient }: MomentLight): boolean {
   return air > 0 && blend !== 'subtract' && ambient === 'no';
-}
-
-/** What becomes of the light at the end; the art as it is, and what needs nothing, only are encoded. */
-function finishOf({ finish: { exposure, whiteLevel }, unlit }: Moment) {
-  return {
-    u_exposure: exposure,
-    u_whiteLevel: whiteLevel,
-    u_isFinished: !unlit && (exposure !== 1 || whiteLevel > 0),
-  };
-}
-
-/** Whether a light reaches into a box of output pixels; blocks reach as far as they do. */
-function reaches(
-  { view }: Moment,
-  { box, blockPx }: MomentLight,
-  [left, top, right, bottom]: readonly number[],
-): boolean {
-  const scale = view.outputPerScenePx;
-  return (
-    (box.right + blockPx - view.x) * scale >= left &&
-    (box.left - blockPx - view.x) * scale <= right &&
-    (box.bottom + blockPx - view.y) * scale >= top &&
-    (box.top - blockPx - view.y) * scale <= bottom
-  );
 }

@@ -12,10 +12,9 @@ import { edgeCount, edgeInstances, isNear, maskInputs } from './shadow-edges';
 import {
   EDGE_ATTRIBUTES,
   EDGE_FLOATS,
-  HARD_SHADOW_PROGRAM,
   INNER_PROGRAM,
   SIEVE_PROGRAM,
-  SOFT_SHADOW_PROGRAM,
+  shadowProgram,
   WINDING_PROGRAM,
 } from './shaders/shadow';
 
@@ -155,7 +154,7 @@ export class ShadowMasks {
     const layOver = (stops: number[]) => {
       device.bind(target);
       device.blend('sieve');
-      const uniforms = { ...only(drawing.uniforms, PLACED), u_box: [x, y, right, bottom], u_stops: stops };
+      const uniforms = { ...named(drawing.uniforms, PLACED), u_box: [x, y, right, bottom], u_stops: stops };
       device.program(SIEVE_PROGRAM).use(uniforms, { u_stopped: scratch.textures[0] });
       device.drawBox();
     };
@@ -185,14 +184,26 @@ export class ShadowMasks {
       if (occluder.inner.length > 0) this.drawInner(drawing, occluder, target);
   }
 
-  private drawEdges({ light, uniforms }: Drawing, instances: number[]): void {
+  private drawEdges({ moment, light, uniforms }: Drawing, instances: number[]): void {
     if (instances.length === 0) return;
     const { device } = this;
     const isSoft = light.size > 0;
+    const isBlocked = light.blockPx > 0;
+    const hasStature = instances.some((v, i) => i % EDGE_FLOATS === 4 && v >= 0);
+    const variant = {
+      isSoft,
+      isParallel: light.source.parallel,
+      isBlocked,
+      hasStature,
+      isFourfold: !isSoft && !moment.pixelArt,
+    };
+    const { u_low, u_blockPx, u_planeOrigin, ...common } = uniforms;
     device.blend('add');
-    device
-      .program(isSoft ? SOFT_SHADOW_PROGRAM : HARD_SHADOW_PROGRAM)
-      .use(isSoft ? without(uniforms, 'u_fourPlaces') : uniforms);
+    device.program(shadowProgram(variant)).use({
+      ...common,
+      ...(hasStature ? { u_low } : {}),
+      ...(isBlocked ? { u_blockPx, u_planeOrigin } : {}),
+    });
     this.drawInstances(instances);
     this.edges += edgeCount(instances);
   }
@@ -228,7 +239,7 @@ export class ShadowMasks {
     const leftmost = occluder.box.left - view.x - 1;
     device
       .program(WINDING_PROGRAM)
-      .use({ ...only(uniforms, [...PLACED, 'u_outputPerScenePx']), u_left: leftmost });
+      .use({ ...named(uniforms, [...PLACED, 'u_outputPerScenePx']), u_left: leftmost });
     // All of the outline, wherever the light stands.
     this.drawInstances(
       occluder.pieces.flatMap(({ edges }) =>
@@ -244,7 +255,7 @@ export class ShadowMasks {
     device.bind(target);
     device.program(INNER_PROGRAM).use(
       {
-        ...only(uniforms, [...PLACED, 'u_outputPerScenePx', 'u_origin', 'u_blockPx', 'u_planeOrigin']),
+        ...named(uniforms, [...PLACED, 'u_outputPerScenePx', 'u_origin', 'u_blockPx', 'u_planeOrigin']),
         u_box: [x + left, y + top, x + right, y + bottom],
       },
       { u_inner: inner.textures[0], u_winding: winding.textures[0] },
@@ -266,12 +277,8 @@ export class ShadowMasks {
 
 const PLACED = ['u_targetPx', 'u_targetOrigin'];
 
-function only(uniforms: Uniforms, names: readonly string[]): Uniforms {
+function named(uniforms: Uniforms, names: readonly string[]): Uniforms {
   return Object.fromEntries(names.map((name) => [name, uniforms[name]]));
-}
-
-function without(uniforms: Uniforms, name: string): Uniforms {
-  return Object.fromEntries(Object.entries(uniforms).filter(([other]) => other !== name));
 }
 
 function maskKey(
@@ -339,7 +346,7 @@ export function litBox({ view }: Moment, lit: Box): [number, number, number, num
 }
 
 function uniformsOf(
-  { view, pixelArt }: Moment,
+  { view }: Moment,
   { source, size, blockPx }: MomentLight,
   plane: MomentPlane,
   x: number,
@@ -355,7 +362,6 @@ function uniformsOf(
     u_targetOrigin: [x, y],
     u_origin: [x, y],
     u_outputPerScenePx: scale,
-    u_fourPlaces: !pixelArt,
     u_light: source.parallel
       ? [...unit(source.x, source.y), 1, size]
       : [source.x - view.x, source.y - view.y, 0, size],

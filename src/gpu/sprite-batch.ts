@@ -8,6 +8,7 @@ import {
   HAS_MASKS,
   HAS_NORMALS,
   IS_PLAIN,
+  isGathering,
   SELF_LIT,
   SPRITE_ATTRIBUTES,
   SPRITE_FLOATS,
@@ -23,6 +24,8 @@ export interface SpriteDraw {
   target: Target;
   /** The light of sprites that are drawn straight onto a picture; not read where they are gathered. */
   even: readonly number[];
+  /** Whether the layer's target has a place for what glows. */
+  hasGlow?: boolean;
 }
 
 export class SpriteBatch {
@@ -34,6 +37,9 @@ export class SpriteBatch {
   private data = new Float32Array(256 * SPRITE_FLOATS);
   private count = 0;
   private arrays: PictureArrays | null = null;
+  /** What any of the sprites that were written is, and whether all are plain. */
+  private traits = 0;
+  private isAllPlain = true;
   /** Draws since the start, for tests and benchmarks. */
   draws = 0;
 
@@ -61,6 +67,14 @@ export class SpriteBatch {
   draw(sprites: readonly MomentSprite[], draw: SpriteDraw): void {
     for (const sprite of sprites) this.add(sprite, draw);
     this.flush(draw, null);
+  }
+
+  /** Whether anything of these sprites shines by itself. */
+  glows(sprites: readonly MomentSprite[], { pictures }: Moment, source: PictureSource): boolean {
+    return sprites.some(
+      ({ selfLit, picture, colour }) =>
+        selfLit || (colour === null && (source(pictures[picture].key)?.glow ?? null) !== null),
+    );
   }
 
   /** To be called once a picture: lets go of what was not drawn for long. */
@@ -119,11 +133,14 @@ export class SpriteBatch {
     for (let i = 0; i < 4; i++) data[at++] = normal ? normal[i] : 0;
     for (let i = 0; i < 4; i++) data[at++] = box[i];
     data[at++] = place?.layer ?? 0;
-    data[at++] =
+    const traits =
       (normal && place?.hasNormals ? HAS_NORMALS : 0) |
       (place?.hasMasks ? HAS_MASKS : 0) |
       (selfLit ? SELF_LIT : 0) |
       (colour ? IS_PLAIN : 0);
+    this.traits |= traits;
+    this.isAllPlain &&= colour !== null;
+    data[at++] = traits;
     data[at++] = left;
     data[at++] = top;
     for (let i = 0; i < 3; i++) data[at++] = colour ? colour[i] : 0;
@@ -131,32 +148,45 @@ export class SpriteBatch {
   }
 
   /** Draws what was written so far. */
-  private flush({ moment, plane, mode, target, even }: SpriteDraw, grid: MomentGrid | null): void {
+  private flush(
+    { moment, plane, mode, target, even, hasGlow = true }: SpriteDraw,
+    grid: MomentGrid | null,
+  ): void {
     const { device, count } = this;
     const { art, normals, masks } = this.arrays ?? this.blank;
+    const { traits, isAllPlain } = this;
     this.count = 0;
     this.arrays = null;
+    this.traits = 0;
+    this.isAllPlain = true;
     if (count === 0) return;
     const { gl } = device;
-    const isGather = mode === 'gather' || mode === 'gather rims';
+    const isGather = isGathering(mode);
+    const variant = {
+      mode,
+      isGrid: grid !== null,
+      isNearest: moment.pixelArt,
+      traits,
+      isAllPlain,
+      hasGlow: isGather && hasGlow,
+    };
     const uniforms = {
       u_targetPx: [target.width, target.height],
       u_targetOrigin: [0, 0],
       u_origin: [0, 0],
       u_outputPerScenePx: moment.view.outputPerScenePx,
       u_tint: plane.tint,
-      u_nearest: moment.pixelArt,
       ...(isGather ? {} : { u_light: even }),
       ...(mode === 'overlay' ? { u_linear: moment.lightSpace === 'linear' } : {}),
       ...(grid ? { u_cellPx: [grid.cellWidthPx, grid.cellHeightPx] } : {}),
     };
     const textures = {
-      u_art: art,
-      u_masks: masks,
-      ...(isGather ? { u_normals: normals } : {}),
+      ...(isAllPlain ? {} : { u_art: art }),
+      ...((traits & HAS_MASKS) !== 0 ? { u_masks: masks } : {}),
+      ...(isGather && (traits & HAS_NORMALS) !== 0 ? { u_normals: normals } : {}),
       ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(grid) } : {}),
     };
-    device.program(spriteProgram(mode, grid !== null)).use(uniforms, textures);
+    device.program(spriteProgram(variant)).use(uniforms, textures);
     gl.bindVertexArray(this.vertexArray);
     gl.bindBuffer(gl.ARRAY_BUFFER, this.buffer);
     gl.bufferData(gl.ARRAY_BUFFER, this.data.subarray(0, count * SPRITE_FLOATS), gl.STREAM_DRAW);

@@ -68,61 +68,120 @@ void turnFacing() {
 }
 `;
 
-function layerProgram(mode: LayerMode, isGrid: boolean): ProgramRecord {
-  const isGather = mode === 'gather' || mode === 'gather rims';
+/** What differs between sprite programs; each combination is compiled when it is first drawn. */
+export interface SpriteVariant {
+  mode: LayerMode;
+  isGrid: boolean;
+  /** Art is read by the nearest texel. */
+  isNearest: boolean;
+  /** What any of the sprites is, as bits: what none is costs nothing. */
+  traits: number;
+  /** None of them reads art. */
+  isAllPlain: boolean;
+  /** Something of the layer glows: else there is no target for it. */
+  hasGlow: boolean;
+}
+
+export function spriteProgram({
+  mode,
+  isGrid,
+  isNearest,
+  traits,
+  isAllPlain,
+  hasGlow,
+}: SpriteVariant): ProgramRecord {
   const hasRims = mode === 'gather rims';
+  const defines = [
+    ['GATHER', isGathering(mode)],
+    ['RIMS', hasRims],
+    ['GLOW', hasGlow],
+    ['OVERLAY', mode === 'overlay'],
+    ['GRID', isGrid],
+    ['NEAREST', isNearest],
+    ['ART', !isAllPlain],
+    ['PLAIN', (traits & IS_PLAIN) !== 0],
+    ['NORMALS', isGathering(mode) && (traits & HAS_NORMALS) !== 0],
+    ['MASKS', (traits & HAS_MASKS) !== 0],
+    ['LIT', (traits & SELF_LIT) !== 0],
+  ] as const;
+  const on = defines.filter(([, is]) => is).map(([name]) => name);
+  const head = on.map((name) => `#define ${name}\n`).join('');
   return {
-    name: `${mode}${isGrid ? ' grid' : ''}`,
+    name: `sprites ${on.join(' ')}`,
     vertex: VERTEX,
     attributes: SPRITE_ATTRIBUTES,
-    fragment: `${HEADER}${isGather ? '#define GATHER\n' : ''}${PLACE}${mode === 'overlay' ? TRANSFER : ''}
+    fragment: `${HEADER}${head}${PLACE}${mode === 'overlay' ? TRANSFER : ''}${FRAGMENT}`,
+  };
+}
+
+/** Whether a mode fills the sums of a layer. */
+export function isGathering(mode: LayerMode): boolean {
+  return mode === 'gather' || mode === 'gather rims';
+}
+
+const FRAGMENT = `
 precision highp sampler2DArray;
 ${names.map((name) => `flat in vec4 ${name.replace('a_', 'v_')};`).join('\n')}
-uniform sampler2DArray u_art;
-uniform sampler2DArray u_masks;
 uniform vec3 u_tint;
-uniform bool u_nearest;
-#ifdef GATHER
+#ifdef ART
+uniform sampler2DArray u_art;
+#endif
+#ifdef MASKS
+uniform sampler2DArray u_masks;
+#endif
+#ifdef NORMALS
 uniform sampler2DArray u_normals;
+#endif
+#ifdef GATHER
 layout(location = 0) out vec4 albedo;
 layout(location = 1) out vec4 normal;
+#ifdef GLOW
 layout(location = 2) out vec4 glow;
-${hasRims ? 'layout(location = 3) out vec4 rims;' : ''}
+#endif
+#ifdef RIMS
+layout(location = 3) out vec4 rims;
+#endif
 #else
 uniform vec3 u_light;
 out vec4 picture;
 #endif
-${mode === 'overlay' ? 'uniform bool u_linear;' : ''}
+#ifdef OVERLAY
+uniform bool u_linear;
+#endif
 
 int flags;
 vec4 colours;
 vec3 facing;
 vec2 shine;
-${isGrid ? GRID : ''}
+#ifdef GRID
+${GRID}
+#endif
 
 float value(float c) { float b = floor(c * 255.0 + 0.5); return b == 127.0 || b == 128.0 ? 0.0 : 2.0 * c - 1.0; }
 
+#ifdef ART
 void addTexel(ivec4 frame, ivec2 at, float weight) {
   ivec3 t = ivec3(clamp(at + frame.xy, frame.xy, frame.zw - 1), int(v_page.x));
   vec4 c = texelFetch(u_art, t, 0);
   float share = weight * c.a;
   // Art of linear scenes lies in an sRGB texture and is decoded by the fetch.
   colours += vec4(c.rgb, 1.0) * share;
-#ifdef GATHER
+#ifdef NORMALS
   if ((flags & ${HAS_NORMALS}) != 0) {
     vec3 n = texelFetch(u_normals, t, 0).rgb;
     facing += share * vec3(value(n.r), -value(n.g), value(n.b));
   }
 #endif
+#ifdef MASKS
   if ((flags & ${HAS_MASKS}) != 0) shine += share * texelFetch(u_masks, t, 0).rg;
+#endif
 }
 
 void readArt(vec2 uv, vec4 framePlace) {
   ivec4 frame = ivec4(framePlace);
-  if (u_nearest) {
-    addTexel(frame, ivec2(floor(uv)), 1.0);
-    return;
-  }
+#ifdef NEAREST
+  addTexel(frame, ivec2(floor(uv)), 1.0);
+#else
   vec2 q = uv - 0.5;
   vec2 low = floor(q);
   vec2 f = q - low;
@@ -131,7 +190,9 @@ void readArt(vec2 uv, vec4 framePlace) {
   addTexel(frame, t + ivec2(1, 0), f.x * (1.0 - f.y));
   addTexel(frame, t + ivec2(0, 1), (1.0 - f.x) * f.y);
   addTexel(frame, t + ivec2(1, 1), f.x * f.y);
+#endif
 }
+#endif
 
 void main() {
   vec2 p = place();
@@ -142,48 +203,61 @@ void main() {
   colours = vec4(0.0);
   facing = vec3(0.0);
   shine = vec2(0.0);
+#ifdef PLAIN
   if ((flags & ${IS_PLAIN}) != 0) colours = vec4(v_colour.rgb, 1.0);
-  else {
+#endif
+#ifdef ART
+  if ((flags & ${IS_PLAIN}) == 0) {
     vec4 frame = v_frame;
-    ${isGrid ? 'if (!findTile(uv, frame)) discard;' : ''}
+#ifdef GRID
+    if (!findTile(uv, frame)) discard;
+#endif
     readArt(uv, frame);
   }
+#endif
   if (colours.a == 0.0) discard;
-  float glowShare = (flags & ${SELF_LIT}) != 0 ? 1.0 : shine.r / colours.a;
+  float glowShare = 0.0;
+  float rimShare = 0.0;
+#ifdef MASKS
+  glowShare = shine.r / colours.a;
+  rimShare = shine.g / colours.a;
+#endif
+  bool lit = false;
+#ifdef LIT
+  lit = (flags & ${SELF_LIT}) != 0;
+  if (lit) glowShare = 1.0;
+#endif
+#ifdef NORMALS
   float size = length(facing) / colours.a;
-  float rimShare = shine.g / colours.a;
+#endif
   colours *= v_at.z;
   vec3 shaded = colours.rgb * u_tint * (1.0 - glowShare);
   vec3 shining = colours.rgb * glowShare * v_at.w;
-${
-  isGather
-    ? `
+#ifdef GATHER
   vec3 n = vec3(0.0, 0.0, 1.0);
+#ifdef NORMALS
   if ((flags & ${HAS_NORMALS}) != 0 && size >= 0.1) {
-    ${isGrid ? 'turnFacing();' : ''}
+#ifdef GRID
+    turnFacing();
+#endif
     facing = normalize(facing);
     n = normalize(vec3(dot(v_turn.xy, facing.xy), dot(v_turn.zw, facing.xy), facing.z));
   }
+#endif
   albedo = vec4(shaded, colours.a);
-  normal = vec4((flags & ${SELF_LIT}) != 0 ? vec3(0.0) : n * colours.a, colours.a);
+  normal = vec4(lit ? vec3(0.0) : n * colours.a, colours.a);
+#ifdef GLOW
   glow = vec4(shining, colours.a);
-  ${hasRims ? `rims = vec4((flags & ${SELF_LIT}) != 0 ? vec3(0.0) : vec3(rimShare * colours.a), colours.a);` : ''}`
-    : mode === 'direct'
-      ? '  picture = vec4(shaded * u_light + shining, colours.a);'
-      : `
-  vec3 shown = (shaded * u_light + shining) / colours.a;
-  picture = vec4(clamp(u_linear ? encode3(shown) : shown, 0.0, 1.0) * colours.a, colours.a);`
-}
-}`,
-  };
-}
-
-const PROGRAMS = new Map(
-  LAYER_MODES.flatMap((mode) =>
-    [false, true].map((isGrid) => [`${mode} ${isGrid}`, layerProgram(mode, isGrid)] as const),
-  ),
-);
-
-export function spriteProgram(mode: LayerMode, isGrid: boolean): ProgramRecord {
-  return PROGRAMS.get(`${mode} ${isGrid}`)!;
-}
+#endif
+#ifdef RIMS
+  rims = vec4(vec3(lit ? 0.0 : rimShare * colours.a), colours.a);
+#endif
+#else
+  vec3 shown = shaded * u_light + shining;
+#ifdef OVERLAY
+  shown /= colours.a;
+  shown = clamp(u_linear ? encode3(shown) : shown, 0.0, 1.0) * colours.a;
+#endif
+  picture = vec4(shown, colours.a);
+#endif
+}`;

@@ -1,5 +1,7 @@
 /** From a layer's sums to the picture, and from the picture to the screen. */
 import { LUMINANCE } from '@/core/light/layer-light';
+import { srgbEncode } from '@/core/raster/colour';
+import type { LayerSums } from '../layer-light';
 import type { ProgramRecord } from '../device';
 import { HEADER, TO_CLIP, TRANSFER } from './common';
 
@@ -12,30 +14,27 @@ void main() {
 
 /** What a layer's light is made of; each combination is compiled when it is first drawn. */
 export interface CompositeVariant {
-  add: boolean;
-  lighten: boolean;
-  covered: boolean;
-  taken: boolean;
-  rim: boolean;
-  instead: boolean;
-  added: boolean;
+  /** The sums that there are. */
+  sums: readonly (keyof LayerSums)[];
+  hasGlow: boolean;
   isSeenWhenLit: boolean;
 }
 
 /** Lays a lit layer over the picture. Twin of the sums in core/light/layer-light.ts. */
-export function compositeProgram(variant: CompositeVariant): ProgramRecord {
-  const { add, lighten, covered, taken, rim, instead, added, isSeenWhenLit } = variant;
-  const samplers = Object.entries({ add, lighten, covered, taken, rim, instead, added })
-    .filter(([, is]) => is)
-    .map(([name]) => `uniform sampler2D u_${name};\n`);
+export function compositeProgram({ sums, hasGlow, isSeenWhenLit }: CompositeVariant): ProgramRecord {
+  const [add, lighten, covered, taken, rim, instead, added] = (
+    ['add', 'lighten', 'covered', 'taken', 'rim', 'instead', 'added'] as const
+  ).map((name) => sums.includes(name));
+  const samplers = [...sums, ...(hasGlow ? ['glow'] : []), ...(rim ? ['rims'] : [])].map(
+    (name) => `uniform sampler2D u_${name};\n`,
+  );
   const read = (name: string) => `texelFetch(u_${name}, at, 0)`;
   return {
-    name: `composite ${JSON.stringify(variant)}`,
+    name: `composite ${sums.join(' ')} ${hasGlow} ${isSeenWhenLit}`,
     vertex: BOX_VERTEX,
     fragment: `${HEADER}
 uniform sampler2D u_albedo;
-uniform sampler2D u_glow;
-${samplers.join('')}${rim ? 'uniform sampler2D u_rims;\n' : ''}${isSeenWhenLit ? 'uniform float u_gain;\n' : ''}
+${samplers.join('')}${isSeenWhenLit ? 'uniform float u_gain;\n' : ''}
 uniform vec3 u_ambient;
 uniform vec3 u_workLamp;
 out vec4 picture;
@@ -53,40 +52,72 @@ void main() {
   float shows = 1.0;
   ${isSeenWhenLit ? `shows = min(1.0, u_gain * dot(max(vec3(0.0), light - ambient), vec3(${LUMINANCE.join(', ')})));` : ''}
   vec3 lit = a.rgb * light${rim ? ` + ${read('rims')}.r * ${read('rim')}.rgb` : ''};
-  picture = vec4(lit * shows + texelFetch(u_glow, at, 0).rgb, a.a * shows);
+  picture = vec4(lit * shows${hasGlow ? ` + ${read('glow')}.rgb` : ''}, a.a * shows);
 }`,
   };
 }
 
-/** Light space to finished, encoded bytes; twin of core/finish/tone.ts. Painted scenes get an ordered dither within half a step, against banding. */
-export const ENCODE_PROGRAM: ProgramRecord = {
-  name: 'encode',
-  vertex: BOX_VERTEX,
-  fragment: `${HEADER}${TRANSFER}
+/** Entries of the transfer's table along either side: more than 8 bits can tell apart, read linearly between. */
+export const TRANSFER_SIDE = 64;
+
+/** sRGB over 0 to 1 as pairs of neighbouring values: three powers a pixel take longer than all else of the finish. */
+export function transferTable(): Float32Array {
+  const count = TRANSFER_SIDE * TRANSFER_SIDE;
+  const table = new Float32Array(2 * count);
+  for (let i = 0; i < count; i++) {
+    table[2 * i] = srgbEncode(i / count);
+    table[2 * i + 1] = srgbEncode((i + 1) / count);
+  }
+  return table;
+}
+
+export interface EncodeVariant {
+  isLinear: boolean;
+  /** Neither exposed nor bent. */
+  isPlain: boolean;
+  isDithered: boolean;
+  hasOverlay: boolean;
+}
+
+/**
+ * Light space to finished, encoded bytes; twin of core/finish/tone.ts. Painted scenes get an ordered dither within half a
+ * step, against banding.
+ */
+export function encodeProgram({ isLinear, isPlain, isDithered, hasOverlay }: EncodeVariant): ProgramRecord {
+  const isEncoded = isLinear || !isPlain;
+  return {
+    name: `encode ${isLinear} ${isPlain} ${isDithered} ${hasOverlay}`,
+    vertex: BOX_VERTEX,
+    fragment: `${HEADER}${isPlain || isLinear ? '' : TRANSFER}
 uniform sampler2D u_picture;
-uniform sampler2D u_overlay;
-uniform sampler2D u_bayer;
-uniform bool u_hasOverlay;
-uniform bool u_linear;
-uniform bool u_dither;
-uniform float u_exposure;
-uniform float u_whiteLevel;
-uniform bool u_isFinished;
+${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
+${isDithered ? 'uniform sampler2D u_bayer;' : ''}
+${isPlain ? '' : 'uniform float u_exposure;\nuniform float u_whiteLevel;'}
 out vec4 colour;
+${
+  isEncoded
+    ? `uniform sampler2D u_transfer;
+float shown(float v) {
+  float at = clamp(v, 0.0, 1.0) * ${TRANSFER_SIDE * TRANSFER_SIDE}.0;
+  int i = min(int(at), ${TRANSFER_SIDE * TRANSFER_SIDE - 1});
+  vec2 pair = texelFetch(u_transfer, ivec2(i % ${TRANSFER_SIDE}, i / ${TRANSFER_SIDE}), 0).rg;
+  return mix(pair.x, pair.y, at - float(i));
+}`
+    : ''
+}
 void main() {
   ivec2 at = ivec2(gl_FragCoord.xy);
   vec3 c = texelFetch(u_picture, at, 0).rgb;
-  vec3 display;
-  if (u_isFinished) {
-    vec3 x = u_exposure * max(vec3(0.0), u_linear ? c : decode3(max(vec3(0.0), c)));
-    if (u_whiteLevel > 0.0) x = x * (1.0 + x / (u_whiteLevel * u_whiteLevel)) / (1.0 + x);
-    display = clamp(encode3(x), 0.0, 1.0);
-  } else display = clamp(u_linear ? encode3(c) : c, 0.0, 1.0);
-  if (u_hasOverlay) {
-    vec4 over = texelFetch(u_overlay, at, 0);
-    display = over.rgb + (1.0 - over.a) * display;
+  ${
+    isPlain
+      ? ''
+      : `c = u_exposure * max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});
+  if (u_whiteLevel > 0.0) c = c * (1.0 + c / (u_whiteLevel * u_whiteLevel)) / (1.0 + c);`
   }
-  float offset = u_dither ? (texelFetch(u_bayer, at & 7, 0).r * 255.0 + 0.5) / 64.0 - 0.5 : 0.0;
+  vec3 display = ${isEncoded ? 'vec3(shown(c.r), shown(c.g), shown(c.b))' : 'clamp(c, 0.0, 1.0)'};
+  ${hasOverlay ? 'vec4 over = texelFetch(u_overlay, at, 0);\n  display = over.rgb + (1.0 - over.a) * display;' : ''}
+  float offset = ${isDithered ? '(texelFetch(u_bayer, at & 7, 0).r * 255.0 + 0.5) / 64.0 - 0.5' : '0.0'};
   colour = vec4(clamp(floor(display * 255.0 + 0.5 + offset), 0.0, 255.0) / 255.0, 1.0);
 }`,
-};
+  };
+}

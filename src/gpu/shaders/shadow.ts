@@ -58,27 +58,50 @@ void main() {
 const FRAGMENT_HEAD = `${PLACE}${BLOCK}${LIGHT}
 flat in vec4 v_edge;
 flat in vec4 v_kind;
+#ifdef BLOCKED
 uniform float u_blockPx;
 uniform vec2 u_planeOrigin;
+#endif
 out vec4 stopped;
 float farthestOf(float distance) {
+#ifdef STATURE
   float stature = v_kind.x;
   if (stature < 0.0) return distance;
-  if (u_light.z > 0.5) return u_low.x > 0.0 ? min(distance, stature / u_low.x) : distance;
+#ifdef PARALLEL
+  return u_low.x > 0.0 ? min(distance, stature / u_low.x) : distance;
+#else
   return u_low.x > stature ? distance * stature / u_low.x : distance;
+#endif
+#else
+  return distance;
+#endif
+}
+vec2 askedPlace() {
+#ifdef BLOCKED
+  return blockPlace(place(), u_planeOrigin, u_blockPx);
+#else
+  return place();
+#endif
+}
+/** The way to the light, and how far it is. */
+vec3 wayFrom(vec2 p) {
+#ifdef PARALLEL
+  return vec3(u_light.xy, length(u_light.xy) < 1e-12 ? 0.0 : ${FARTHEST_PX.toExponential()});
+#else
+  vec2 way = u_light.xy - p;
+  float distance = length(way);
+  return vec3(way / max(distance, 1e-12), distance < 1e-12 ? 0.0 : distance);
+#endif
 }
 `;
 
 const HARD = `${FRAGMENT_HEAD}
-uniform bool u_fourPlaces;
+#ifdef FOUR_PLACES
 const vec2 PLACES[4] = vec2[4](${FOUR_PLACES.map(([x, y]) => `vec2(${x}, ${y})`).join(', ')});
+#endif
 bool stops(vec2 p) {
-  bool parallel = u_light.z > 0.5;
-  vec2 toLight = parallel ? u_light.xy : u_light.xy - p;
-  float length_ = length(toLight);
-  if (length_ < 1e-12) return false;
-  float distance = parallel ? ${FARTHEST_PX.toExponential()} : length_;
-  vec2 w = toLight / length_;
+  vec3 way = wayFrom(p);
+  vec2 w = way.xy;
   vec2 pa = v_edge.xy - p;
   vec2 pb = v_edge.zw - p;
   float acrossA = w.x * pa.y - w.y * pa.x;
@@ -87,30 +110,30 @@ bool stops(vec2 p) {
   float alongA = dot(w, pa);
   float alongB = dot(w, pb);
   float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
-  return z > ${NEAREST_EDGE_PX} && z < farthestOf(distance) && (v_kind.y > 0.5 || acrossA < 0.0);
+  return z > ${NEAREST_EDGE_PX} && z < farthestOf(way.z) && (v_kind.y > 0.5 || acrossA < 0.0);
 }
 void main() {
-  vec2 p = blockPlace(place(), u_planeOrigin, u_blockPx);
-  if (u_fourPlaces) {
-    vec4 sum = vec4(0.0);
-    for (int i = 0; i < 4; i++) if (stops(p + PLACES[i] / u_outputPerScenePx)) sum[i] = 1.0;
-    stopped = sum;
-  } else stopped = vec4(stops(p) ? 1.0 : 0.0);
+  vec2 p = askedPlace();
+#ifdef FOUR_PLACES
+  vec4 sum = vec4(0.0);
+  for (int i = 0; i < 4; i++) if (stops(p + PLACES[i] / u_outputPerScenePx)) sum[i] = 1.0;
+  stopped = sum;
+#else
+  stopped = vec4(stops(p) ? 1.0 : 0.0);
+#endif
 }`;
 
 const SOFT = `${FRAGMENT_HEAD}
 void main() {
-  vec2 p = blockPlace(place(), u_planeOrigin, u_blockPx);
+  vec2 p = askedPlace();
   stopped = vec4(0.0);
-  bool parallel = u_light.z > 0.5;
-  vec2 toLight = parallel ? u_light.xy : u_light.xy - p;
-  float length_ = length(toLight);
   vec2 pa = v_edge.xy - p;
   vec2 pb = v_edge.zw - p;
+  vec3 way = wayFrom(p);
+  float distance = way.z;
   // The side of the edge that p lies on.
-  if (length_ < 1e-12 || (v_kind.y < 0.5 && pa.x * pb.y - pa.y * pb.x <= 0.0)) return;
-  float distance = parallel ? ${FARTHEST_PX.toExponential()} : length_;
-  vec2 w = toLight / length_;
+  if (distance == 0.0 || (v_kind.y < 0.5 && pa.x * pb.y - pa.y * pb.x <= 0.0)) return;
+  vec2 w = way.xy;
   vec2 a = vec2(w.x * pa.y - w.y * pa.x, dot(w, pa));
   vec2 b = vec2(w.x * pb.y - w.y * pb.x, dot(w, pb));
   if (a.y > b.y) {
@@ -123,36 +146,63 @@ void main() {
   float slope = b.y > a.y ? (b.x - a.x) / (b.y - a.y) : 0.0;
   if (a.y < ${NEAREST_EDGE_PX}) a = vec2(a.x + slope * (${NEAREST_EDGE_PX} - a.y), ${NEAREST_EDGE_PX});
   if (b.y > farthest) b = vec2(a.x + slope * (farthest - a.y), farthest);
-  float scale = (parallel ? 1.0 : distance) / u_light.w;
+#ifdef PARALLEL
+  float far = 1.0;
+#else
+  float far = distance;
+#endif
+  float scale = far / u_light.w;
   float s = a.x / a.y * scale;
   float t = b.x / b.y * scale;
   float from = clamp(min(s, t), -1.0, 1.0);
   float to = clamp(max(s, t), -1.0, 1.0);
   if (to <= from) return;
   float weight = 1.0;
+#ifdef STATURE
   if (v_kind.x >= 0.0) {
     float ray = (from + to) * 0.5 / scale;
     float across = b.x - a.x - ray * (b.y - a.y);
     float depth = across == 0.0 ? a.y : a.y + (ray * a.y - a.x) / across * (b.y - a.y);
-    weight = clamp((v_kind.x * (parallel ? 1.0 : distance) / depth - u_low.x) / u_low.y, 0.0, 1.0);
+    weight = clamp((v_kind.x * far / depth - u_low.x) / u_low.y, 0.0, 1.0);
   }
+#endif
   vec4 low = vec4(-1.0, -0.5, 0.0, 0.5);
   stopped = weight * clamp((min(vec4(to), low + 0.5) - max(vec4(from), low)) * 2.0, 0.0, 1.0);
 }`;
 
-export const HARD_SHADOW_PROGRAM: ProgramRecord = {
-  name: 'hard shadow',
-  attributes: EDGE_ATTRIBUTES,
-  vertex: VERTEX,
-  fragment: `${HEADER}${HARD}`,
-};
+/** What differs between shadows; each combination is compiled when it is first drawn. */
+export interface ShadowVariant {
+  isSoft: boolean;
+  isParallel: boolean;
+  isBlocked: boolean;
+  /** Some edge throws a shadow that ends. */
+  hasStature: boolean;
+  /** Asked at four places in the pixel; soft ones at its centre. */
+  isFourfold: boolean;
+}
 
-export const SOFT_SHADOW_PROGRAM: ProgramRecord = {
-  name: 'soft shadow',
-  attributes: EDGE_ATTRIBUTES,
-  vertex: VERTEX,
-  fragment: `${HEADER}${SOFT}`,
-};
+export function shadowProgram({
+  isSoft,
+  isParallel,
+  isBlocked,
+  hasStature,
+  isFourfold,
+}: ShadowVariant): ProgramRecord {
+  const defines = [
+    ['PARALLEL', isParallel],
+    ['BLOCKED', isBlocked],
+    ['STATURE', hasStature],
+    ['FOUR_PLACES', isFourfold],
+  ] as const;
+  const on = defines.filter(([, is]) => is).map(([name]) => name);
+  const head = on.map((name) => `#define ${name}\n`).join('');
+  return {
+    name: `${isSoft ? 'soft' : 'hard'} shadow ${on.join(' ')}`,
+    attributes: EDGE_ATTRIBUTES,
+    vertex: VERTEX,
+    fragment: `${HEADER}${head}${isSoft ? SOFT : HARD}`,
+  };
+}
 
 /**
  * How often outlines wind round each pixel: one instance an edge, a polygon from the edge to the left of everything, up or
