@@ -7,8 +7,15 @@ import { GpuFault, type FloatFormat } from './device';
 const SIDE_PX = 256;
 const FILLS = 12;
 
+/** More lights than this in one sum of half floats would lose the small ones: they are summed in groups. */
+export const HALF_FLOAT_GROUP = 64;
+
+export function halfFloats(gl: WebGL2RenderingContext): FloatFormat {
+  return { name: 'RGBA16F', internal: gl.RGBA16F, type: gl.HALF_FLOAT, bytesPerPixel: 8 };
+}
+
 export function chooseFloatFormat(gl: WebGL2RenderingContext): FloatFormat {
-  const half = { name: 'RGBA16F' as const, internal: gl.RGBA16F, type: gl.HALF_FLOAT, bytesPerPixel: 8 };
+  const half = halfFloats(gl);
   const full = { name: 'RGBA32F' as const, internal: gl.RGBA32F, type: gl.FLOAT, bytesPerPixel: 16 };
   const floats = gl.getExtension('EXT_color_buffer_float') !== null;
   if (!floats && gl.getExtension('EXT_color_buffer_half_float') === null) {

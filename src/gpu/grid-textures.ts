@@ -25,7 +25,8 @@ export class GridTextures {
     );
   }
 
-  frames({ frames }: MomentGrid): WebGLTexture {
+  /** @param frames left, top, width and height of each */
+  frames(frames: Uint16Array): WebGLTexture {
     const { gl } = this.device;
     return this.kept.get(frames, () =>
       this.device.texture(frames.length / 4, 1, gl.RGBA16UI, gl.RGBA_INTEGER, gl.UNSIGNED_SHORT, frames, 8),

@@ -7,9 +7,11 @@ import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } fro
 import type { BlendMode, Device, Target } from './device';
 import { KeptSums, type Lit } from './kept-sums';
 import { NO_SHADES, type LightBatch, type LightDraw, type Shades } from './light-batch';
+import { HALF_FLOAT_GROUP } from './float-format';
 import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
 import { CAST_PROGRAM } from './shaders/cast';
+import { ADD_PROGRAM } from './shaders/picture';
 import type { ShadowMasks } from './shadow-masks';
 
 /** The sums of a layer; null where nothing gives to one. */
@@ -199,12 +201,16 @@ export class LayerLights {
   /** Draws lights into a target: those with shadows one by one under their masks, the others together. */
   private draw(lit: readonly Lit[], target: Target, blend: BlendMode, draw: LightDraw): void {
     const isShaded = ([, { mask, casts }]: Lit) => mask !== null || casts !== null;
+    const open = lit.filter((one) => !isShaded(one)).map(([light]) => light);
+    if (blend === 'add' && open.length > HALF_FLOAT_GROUP && this.device.floats.name === 'RGBA16F')
+      this.addInGroups(open, target, draw);
+    else {
+      this.device.bind(target);
+      this.device.blend(blend);
+      this.batch.drawOpen(open, draw);
+    }
     this.device.bind(target);
     this.device.blend(blend);
-    this.batch.drawOpen(
-      lit.filter((one) => !isShaded(one)).map(([light]) => light),
-      draw,
-    );
     for (const [light, shades] of lit.filter(isShaded)) {
       // Shapes of one light at a time lie in their target.
       if (shades.casts) {
@@ -213,6 +219,27 @@ export class LayerLights {
         this.device.blend(blend);
       }
       this.batch.drawOne(light, shades, draw);
+    }
+  }
+
+  /** Adds up lights group by group: what is small beside the sum of all is not beside that of its group. */
+  private addInGroups(lights: readonly MomentLight[], target: Target, draw: LightDraw): void {
+    const { device } = this;
+    const group = this.target('group', 'float');
+    for (let from = 0; from < lights.length; from += HALF_FLOAT_GROUP) {
+      this.clear(group);
+      device.blend('add');
+      this.batch.drawOpen(lights.slice(from, from + HALF_FLOAT_GROUP), draw);
+      device.bind(target);
+      device.program(ADD_PROGRAM).use(
+        {
+          u_targetPx: [target.width, target.height],
+          u_targetOrigin: [0, 0],
+          u_box: this.scissor,
+        },
+        { u_sum: group.textures[0] },
+      );
+      device.drawBox();
     }
   }
 

@@ -56,8 +56,12 @@ export class Renderer {
   private overlay: Target | null = null;
   private readonly finished = new Map<string, Target>();
 
-  constructor(readonly gl: WebGL2RenderingContext) {
-    this.device = new Device(gl, chooseFloatFormat);
+  /** @param chooseFloats which format lights are added up in */
+  constructor(
+    readonly gl: WebGL2RenderingContext,
+    chooseFloats = chooseFloatFormat,
+  ) {
+    this.device = new Device(gl, chooseFloats);
     this.masks = new ShadowMasks(this.device);
     this.pictures = new PictureCache(this.device);
     this.sprites = new SpriteBatch(this.device, this.pictures);

@@ -1,4 +1,5 @@
 /** Draws the sprites of a layer in their order: neighbours whose pictures lie in the same arrays in one draw. */
+import { halvingsOf, levelOf, type Level } from '@/core/light/levels';
 import type { Moment, MomentGrid, MomentPlane, MomentSprite, PictureSource } from '@/core/moment/moment';
 import type { Device, Target } from './device';
 import { GridTextures } from './grid-textures';
@@ -92,21 +93,28 @@ export class SpriteBatch {
     const box = outputBox(moment.view, sprite.box);
     if (!box) return;
     let place: PicturePlace | null = null;
+    let level: Level | null = null;
     if (!sprite.colour) {
       const { key } = moment.pictures[sprite.picture];
       const pixels = source(key);
       if (!pixels) return;
-      place = this.pictures.get(key, pixels, moment.lightSpace);
+      const halvings = moment.pixelArt ? 0 : halvingsOf(sprite, moment.view);
+      if (halvings > 0 && !this.pictures.isPatched(key, pixels))
+        level = levelOf(sprite, pixels, halvings, moment.lightSpace);
+      place = level
+        ? this.pictures.get(`${key} ${level.name}`, level.pixels, moment.lightSpace)
+        : this.pictures.get(key, pixels, moment.lightSpace);
     }
     if (sprite.grid || (place && this.arrays && place.arrays !== this.arrays)) this.flush(draw, null);
     if (place) this.arrays = place.arrays;
-    this.write(sprite, place, box, moment);
-    if (sprite.grid) this.flush(draw, sprite.grid);
+    this.write(sprite, place, level, box, moment);
+    if (sprite.grid) this.flush(draw, sprite.grid, level?.frames);
   }
 
   private write(
     { inverse: m, frame, opacity, glowLevel, normal, selfLit, colour }: MomentSprite,
     place: PicturePlace | null,
+    level: Level | null,
     box: readonly number[],
     { view: { x, y } }: Moment,
   ): void {
@@ -126,10 +134,12 @@ export class SpriteBatch {
     data[at++] = opacity;
     data[at++] = glowLevel;
     const [left, top] = [place?.x ?? 0, place?.y ?? 0];
-    data[at++] = frame.left + left;
-    data[at++] = frame.top + top;
-    data[at++] = frame.right + left;
-    data[at++] = frame.bottom + top;
+    const frameLeft = (level ? level.frames[0] : frame.left) + left;
+    const frameTop = (level ? level.frames[1] : frame.top) + top;
+    data[at++] = frameLeft;
+    data[at++] = frameTop;
+    data[at++] = frameLeft + frame.right - frame.left;
+    data[at++] = frameTop + frame.bottom - frame.top;
     for (let i = 0; i < 4; i++) data[at++] = normal ? normal[i] : 0;
     for (let i = 0; i < 4; i++) data[at++] = box[i];
     data[at++] = place?.layer ?? 0;
@@ -144,13 +154,14 @@ export class SpriteBatch {
     data[at++] = left;
     data[at++] = top;
     for (let i = 0; i < 3; i++) data[at++] = colour ? colour[i] : 0;
-    data[at] = 0;
+    data[at] = level ? level.scale : 1;
   }
 
   /** Draws what was written so far. */
   private flush(
     { moment, plane, mode, target, even, hasGlow = true }: SpriteDraw,
     grid: MomentGrid | null,
+    frames = grid?.frames,
   ): void {
     const { device, count } = this;
     const { art, normals, masks } = this.arrays ?? this.blank;
@@ -184,7 +195,7 @@ export class SpriteBatch {
       ...(isAllPlain ? {} : { u_art: art }),
       ...((traits & HAS_MASKS) !== 0 ? { u_masks: masks } : {}),
       ...(isGather && (traits & HAS_NORMALS) !== 0 ? { u_normals: normals } : {}),
-      ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(grid) } : {}),
+      ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(frames!) } : {}),
     };
     device.program(spriteProgram(variant)).use(uniforms, textures);
     gl.bindVertexArray(this.vertexArray);

@@ -3,13 +3,14 @@ import { DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf } from '../art/tiles';
 import {
   PLAIN_PICTURE,
   type Moment,
-  type MomentGrid,
   type MomentLayer,
   type MomentPlane,
   type MomentSprite,
   type PicturePixels,
 } from '../moment/moment';
+import type { Rect } from '../raster/rect';
 import { SHORTEST_SUM } from './facing';
+import { halvingsOf, levelOf, levelRect } from './levels';
 import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 
 /** A layer's sums: albedo A, glow G, normal N, rim M and alpha. */
@@ -57,8 +58,9 @@ export class LayerSums {
     if (u < 0 || v < 0 || u >= frame.right - frame.left || v >= frame.bottom - frame.top) return;
     const s = this.sample;
     if (!picture) samplePlain(sprite.colour!, s);
-    else if (!sprite.grid) samplePicture(picture, frame, u, v, moment.pixelArt, moment.lightSpace, s);
-    else if (!sampleTile(moment, picture, sprite.grid, u, v, s)) return;
+    else if (sprite.grid) {
+      if (!sampleTile(moment, sprite, picture, u, v, s)) return;
+    } else sampleFrame(moment, sprite, picture, 0, frame, u, v, s);
     const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
@@ -94,15 +96,34 @@ export class LayerSums {
   }
 }
 
+/** Reads a frame of a sprite's art, or of its halved level. */
+function sampleFrame(
+  { pixelArt, lightSpace, view }: Moment,
+  sprite: MomentSprite,
+  picture: PicturePixels,
+  index: number,
+  frame: Rect,
+  u: number,
+  v: number,
+  out: Float64Array,
+): void {
+  const halvings = pixelArt ? 0 : halvingsOf(sprite, view);
+  if (halvings === 0) return samplePicture(picture, frame, u, v, pixelArt, lightSpace, out);
+  const level = levelOf(sprite, picture, halvings, lightSpace);
+  const { scale } = level;
+  samplePicture(level.pixels, levelRect(level, index), u * scale, v * scale, false, lightSpace, out);
+}
+
 /** Reads a grid of frames at a place of its own. @returns whether a tile is there */
 function sampleTile(
   moment: Moment,
+  sprite: MomentSprite,
   picture: PicturePixels,
-  { cells, columns, cellWidthPx, cellHeightPx, frames }: MomentGrid,
   u: number,
   v: number,
   out: Float64Array,
 ): boolean {
+  const { cells, columns, cellWidthPx, cellHeightPx, frames } = sprite.grid!;
   const [column, row] = [Math.floor(u / cellWidthPx), Math.floor(v / cellHeightPx)];
   const tile = tileOf(cells[row * columns + column]);
   if (!tile || 4 * tile.frame >= frames.length) return false;
@@ -117,7 +138,7 @@ function sampleTile(
   );
   if (x < 0 || y < 0 || x >= width || y >= height) return false;
   const frame = { left, top, right: left + width, bottom: top + height };
-  samplePicture(picture, frame, x, y, moment.pixelArt, moment.lightSpace, out);
+  sampleFrame(moment, sprite, picture, tile.frame, frame, x, y, out);
   // The normal goes the other way: from the tile to its cell.
   const { nx, ny } = SAMPLE;
   if (orientation & DIAGONAL) [out[nx], out[ny]] = [out[ny], out[nx]];

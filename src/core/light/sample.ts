@@ -13,6 +13,11 @@ export const SAMPLE_SIZE = 9;
 
 const DISPLAY_VALUES = Float64Array.from({ length: 256 }, (_, i) => i / 255);
 
+/** The value of each byte of art in a light space. */
+export function artValues(space: LightSpace): Float64Array {
+  return space === 'linear' ? SRGB_BYTE_TO_LINEAR : DISPLAY_VALUES;
+}
+
 /**
  * @param frame the part of the picture that is read
  * @param u,v place in px of the frame; the caller has seen that it lies within
@@ -28,7 +33,7 @@ export function samplePicture(
   out: Float64Array,
 ): void {
   out.fill(0);
-  const values = space === 'linear' ? SRGB_BYTE_TO_LINEAR : DISPLAY_VALUES;
+  const values = artValues(space);
   if (nearest) {
     addTexel(pixels, frame, Math.floor(u), Math.floor(v), 1, values, out);
   } else {

@@ -177,12 +177,14 @@ void addTexel(ivec4 frame, ivec2 at, float weight) {
 #endif
 }
 
+/** The frame's place on its page, and its size as the art has it: of a halved level it takes a part of that. */
 void readArt(vec2 uv, vec4 framePlace) {
-  ivec4 frame = ivec4(framePlace);
 #ifdef NEAREST
-  addTexel(frame, ivec2(floor(uv)), 1.0);
+  addTexel(ivec4(framePlace), ivec2(floor(uv)), 1.0);
 #else
-  vec2 q = uv - 0.5;
+  float scale = v_colour.a;
+  ivec4 frame = ivec4(framePlace.xy, framePlace.xy + ceil((framePlace.zw - framePlace.xy) * scale));
+  vec2 q = uv * scale - 0.5;
   vec2 low = floor(q);
   vec2 f = q - low;
   ivec2 t = ivec2(low);

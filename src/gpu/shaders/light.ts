@@ -2,6 +2,7 @@
  * What lights give to a layer, or hang in the air. Twin of core/light/emission.ts and facing.ts. Lights that differ by
  * numbers alone are drawn in one draw, an instance each; what reads textures is drawn by itself.
  */
+import { LOWEST_HEIGHT_PX } from '@/core/light/facing';
 import { NATURAL_KNEE } from '@/core/light/fall';
 import { TABLE_SIZE, type MomentFigure } from '@/core/moment/moment';
 import type { ProgramRecord } from '../device';
@@ -85,7 +86,8 @@ flat out vec3 v_fall;
 void main() {
   v_place = a_place;
   v_colour = a_colour;
-  v_shape = a_shape;
+  // A light at or below the plane still comes from somewhere above it.
+  v_shape = vec4(a_shape.x, max(a_shape.y, ${LOWEST_HEIGHT_PX}.0), a_shape.zw);
   v_cone = a_cone;
   v_steps = a_steps;
   float core = a_place.z;
@@ -248,9 +250,9 @@ void main() {
     float towards = dot(n, u_source) * inversesqrt(size2);
 #else
 #ifdef SOURCE
-    vec3 l = vec3(u_source.xy - q, max(u_source.z, 1.0));
+    vec3 l = vec3(u_source.xy - q, max(u_source.z, ${LOWEST_HEIGHT_PX}.0));
 #else
-    vec3 l = vec3(d, max(v_shape.y, 1.0));
+    vec3 l = vec3(d, v_shape.y);
 #endif
     float towards = dot(n, l) * inversesqrt(size2 * dot(l, l));
 #endif

@@ -57,6 +57,16 @@ void main() {
   };
 }
 
+/** Adds one sum to another. */
+export const ADD_PROGRAM: ProgramRecord = {
+  name: 'add',
+  vertex: BOX_VERTEX,
+  fragment: `${HEADER}
+uniform sampler2D u_sum;
+out vec4 sum;
+void main() { sum = texelFetch(u_sum, ivec2(gl_FragCoord.xy), 0); }`,
+};
+
 /** Entries of the transfer's table along either side: more than 8 bits can tell apart, read linearly between. */
 export const TRANSFER_SIDE = 64;
 
@@ -100,7 +110,7 @@ ${
 float shown(float v) {
   float at = clamp(v, 0.0, 1.0) * ${TRANSFER_SIDE * TRANSFER_SIDE}.0;
   int i = min(int(at), ${TRANSFER_SIDE * TRANSFER_SIDE - 1});
-  vec2 pair = texelFetch(u_transfer, ivec2(i % ${TRANSFER_SIDE}, i / ${TRANSFER_SIDE}), 0).rg;
+  vec2 pair = texelFetch(u_transfer, ivec2(i & ${TRANSFER_SIDE - 1}, i >> ${Math.log2(TRANSFER_SIDE)}), 0).rg;
   return mix(pair.x, pair.y, at - float(i));
 }`
     : ''

@@ -4,6 +4,7 @@ import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { View } from '@/core/moment/moment';
 import { openContext } from '../device';
+import { chooseFloatFormat, halfFloats } from '../float-format';
 import { Renderer } from '../renderer';
 import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
 import { PARITY_SCENES } from './parity-scenes';
@@ -142,8 +143,82 @@ async function run(scene: ParityScene): Promise<{ report: ParityReport; png: str
   return { report: report(drawn), png: await sheet(drawn) };
 }
 
+/**
+ * Many faint lights over one that is strong, added up in half floats as on hardware that blends no others.
+ * @returns the largest difference from the reference, bytes
+ */
+function manyInHalfFloats(): number {
+  const faint = Array.from({ length: 600 }, (_, i) => ({
+    ...{
+      x: 4 + (i % 30) * 3,
+      y: 4 + Math.floor(i / 30) * 3,
+      reachPx: 60,
+      corePx: 60,
+      curve: 'even' as const,
+    },
+    ...{ level: 0.0012, relief: 0, shadows: false, colour: '#ffffff' },
+  }));
+  const strong = {
+    x: 48,
+    y: 32,
+    reachPx: 90,
+    curve: 'even',
+    level: 0.4,
+    relief: 0,
+    colour: '#ffffff',
+  } as const;
+  const plain = { colour: '#ffffff', widthPx: 96, heightPx: 64 };
+  const scene = build({
+    settings: { lightSpace: 'display', ambientLevel: 0 },
+    sprites: [{ artworkId: null, plain }],
+    lights: [strong, ...faint],
+  });
+  const moment = momentAt(scene, 12, SECONDS, NOTHING_PASSING, gateView(scene));
+  const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)), (gl) => {
+    chooseFloatFormat(gl);
+    return halfFloats(gl);
+  });
+  const gpu = renderer.read(renderer.render(moment, () => null));
+  renderer.dispose();
+  return renderReference(moment, () => null).data.reduce(
+    (most, v, i) => Math.max(most, Math.abs(v - gpu[i])),
+    0,
+  );
+}
+
+/** Output pixels of a scene pixel where edges are looked for: one of them is 0.05 px. */
+const FINE = 20;
+
+/** Where brightness crosses its middle along a column of the scene, scene px from the top, in both renderers. */
+function edgesAlong(parts: Parts, x: number): { reference: number[]; gpu: number[] } {
+  const scene = build({ ...parts, settings: { pixelArt: false, ...parts.settings } });
+  const { heightPx } = gateView(scene);
+  const view = { x, y: 0, widthPx: 1, heightPx: heightPx * FINE, outputPerScenePx: FINE };
+  const moment = momentAt(scene, 12, SECONDS, NOTHING_PASSING, view);
+  const source = (key: string) => PICTURES[key] ?? null;
+  const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)));
+  const gpu = crossings(renderer.read(renderer.render(moment, source)));
+  renderer.dispose();
+  return { reference: crossings(renderReference(moment, source).data), gpu };
+}
+
+/** Places at which a column of pixels crosses the middle between its darkest and its brightest. */
+function crossings(rgba: Uint8Array): number[] {
+  const values = Array.from({ length: rgba.length / 4 }, (_, i) => rgba[4 * i]);
+  const middle = (Math.min(...values) + Math.max(...values)) / 2;
+  const places: number[] = [];
+  for (let i = 0; i + 1 < values.length; i++) {
+    const [a, b] = [values[i] - middle, values[i + 1] - middle];
+    // Values stand at the middles of their pixels.
+    if (a < 0 !== b < 0) places.push((i + 0.5 + a / (a - b)) / FINE);
+  }
+  return places;
+}
+
 Object.assign(globalThis, {
   parity: {
+    edgesAlong,
+    manyInHalfFloats,
     names: PARITY_SCENES.map(({ name }) => name),
     run: (name: string) => run(PARITY_SCENES.find((scene) => scene.name === name)!),
     runScene: ({ name, outputPerScenePx = 1, passing, ...parts }: GalleryScene) =>

@@ -195,6 +195,16 @@ export const PARITY_SCENES: ParityScene[] = [
     },
     2,
   ),
+  make(
+    'tiles of painted art from afar',
+    {
+      settings: { pixelArt: false },
+      planes: { 'plane-middle': { tiles: { ...GRID, x: 1 } } },
+      chunks: [painted('plane-middle', ALL_WAYS)],
+      lights: [{ x: 37, y: 20.4, heightPx: 12 }],
+    },
+    0.4,
+  ),
   make('plain sprites, an overlay plane, and circuits', {
     planes: {
       'plane-near': { overlay: true, tint: '#fff0d0' },
