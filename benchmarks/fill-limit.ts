@@ -1,12 +1,11 @@
 /** The limit that frames are held against: additive fill by a trivial shader into the float format in use. */
 import type { Device, ProgramRecord, Target } from '@/gpu/device';
-import { HEADER, TO_CLIP } from '@/gpu/shaders/common';
+import { BOX_VERTEX } from '@/gpu/shaders/box';
+import { HEADER } from '@/gpu/shaders/common';
 
 const FILL_PROGRAM: ProgramRecord = {
   name: 'fill',
-  vertex: `${HEADER}${TO_CLIP}
-uniform vec4 u_box;
-void main() { gl_Position = toClip(mix(u_box.xy, u_box.zw, vec2(gl_VertexID & 1, gl_VertexID >> 1))); }`,
+  vertex: BOX_VERTEX,
   fragment: `${HEADER}
 uniform vec3 u_value;
 out vec4 colour;

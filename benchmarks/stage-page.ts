@@ -132,13 +132,15 @@ export function filledPixels({ view, planes, lights }: Moment, enlarge: number):
 }
 
 function prepare() {
-  const canvas = new OffscreenCanvas(WIDTH, HEIGHT);
-  const renderer = new Renderer(openContext(canvas));
+  const make = () => new Renderer(openContext(new OffscreenCanvas(WIDTH, HEIGHT)));
+  const renderer = make();
   const limit = new FillLimit(renderer.device, WIDTH, HEIGHT);
-  const cases = [demoCase(), lightsCase(100), lightsCase(1500)];
+  // The demo is drawn at half the size: in a renderer of its own, as on the stage, targets stay.
+  const demo = { ...demoCase(), renderer: make() };
+  const cases = [demo, ...[100, 1500].map((count) => ({ ...lightsCase(count), renderer }))];
   const lights = new LightCases(renderer);
   let second = 0;
-  const frame = ({ moment, source, enlarge }: Case) => {
+  const frame = ({ moment, source, enlarge, renderer }: Case & { renderer: Renderer }) => {
     const start = performance.now();
     const picture = renderer.render(moment(second), source);
     renderer.present([{ picture, offsetX: 0, offsetY: 0, enlarge, left: 0, right: WIDTH }], [0, 0, 0]);

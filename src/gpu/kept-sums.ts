@@ -10,6 +10,8 @@ import type { Device, Target } from './device';
 const FEWEST = 4;
 /** Bytes of all sums; beyond them layers go without. */
 const BUDGET_BYTES = 96 * 1024 * 1024;
+/** A sum that was not asked for in so many pictures is given to another layer. */
+const IDLE_PICTURES = 3;
 
 /** A light with what keeps it from part of a layer. */
 export type Lit = readonly [MomentLight, Shades];
@@ -21,6 +23,8 @@ interface Kept {
   /** The lights of the last picture, to see which stand still. */
   last: Map<MomentLight, unknown>;
   view: string;
+  /** The picture that last asked. */
+  asked: number;
 }
 
 export interface Parted {
@@ -34,30 +38,41 @@ export interface Parted {
 }
 
 export class KeptSums {
-  private sums = new WeakMap<MomentLayer, Kept>();
-  private owned = new Set<Target>();
-  private bytes = 0;
+  private readonly sums = new Map<MomentLayer, Kept>();
+  /** Targets that no layer has just now: making them takes longer than drawing into them. */
+  private readonly spare: Target[] = [];
+  private made = 0;
+  private picture = 0;
 
-  constructor(private readonly device: Device) {}
+  constructor(
+    private readonly device: Device,
+    private readonly width: number,
+    private readonly height: number,
+  ) {}
+
+  /** To be called once a picture: layers that were not asked for give back what they had. */
+  tidy(): void {
+    this.picture++;
+    for (const [layer, kept] of this.sums) {
+      if (this.picture - kept.asked <= IDLE_PICTURES) continue;
+      this.giveBack(kept);
+      this.sums.delete(layer);
+    }
+  }
 
   /**
    * Parts the lights of a layer into those whose sum is kept, or should be from now on, and the others.
    * @param uploads how often pictures were brought to the GPU: another picture may face another way
    */
-  part(
-    layer: MomentLayer,
-    lights: readonly Lit[],
-    view: View,
-    { width, height }: { width: number; height: number },
-    uploads: number,
-  ): Parted {
-    const key = `${view.x} ${view.y} ${view.outputPerScenePx} ${width} ${height} ${uploads}`;
+  part(layer: MomentLayer, lights: readonly Lit[], view: View, uploads: number): Parted {
+    const key = `${view.x} ${view.y} ${view.outputPerScenePx} ${uploads}`;
     let own = this.sums.get(layer);
     if (!own || own.view !== key) {
-      if (own?.target) this.drop(own.target);
-      own = { target: null, summed: null, last: new Map(), view: key };
+      if (own) this.giveBack(own);
+      own = { target: null, summed: null, last: new Map(), view: key, asked: 0 };
       this.sums.set(layer, own);
     }
+    own.asked = this.picture;
     const now = new Map(lights.map(([light, { mask }]) => [light, mask?.target ?? null] as const));
     const stands = ([light, { mask, casts }]: Lit) =>
       casts === null && own.last.has(light) && own.last.get(light) === (mask?.target ?? null);
@@ -74,7 +89,7 @@ export class KeptSums {
     }
     own.summed = null;
     if (still.length < FEWEST) return { kept: null, toSum: [], into: null, rest: lights };
-    own.target ??= this.make(width, height);
+    own.target ??= this.make();
     if (!own.target) return { kept: null, toSum: [], into: null, rest: lights };
     own.summed = new Map(still.map(([light, { mask }]) => [light, mask?.target ?? null]));
     const inSum = own.summed;
@@ -86,28 +101,25 @@ export class KeptSums {
     };
   }
 
-  /** Lets go of all, as when the picture's size changes. */
-  clear(): void {
-    for (const target of [...this.owned]) this.drop(target);
-    this.sums = new WeakMap();
+  dispose(): void {
+    for (const kept of this.sums.values()) this.giveBack(kept);
+    for (const target of this.spare) this.device.dropTarget(target);
   }
 
-  private make(width: number, height: number): Target | null {
+  /** A target for a sum; null where others have all that may be. */
+  private make(): Target | null {
+    const { width, height } = this;
+    const spare = this.spare.pop();
+    if (spare) return spare;
     const bytes = width * height * this.device.floats.bytesPerPixel;
-    if (this.bytes + bytes > BUDGET_BYTES) {
-      // Layers that are gone leave theirs behind: all begin anew.
-      if (bytes > BUDGET_BYTES) return null;
-      this.clear();
-    }
-    const target = this.device.target(width, height, 'float');
-    this.owned.add(target);
-    this.bytes += target.bytes;
-    return target;
+    if ((this.made + 1) * bytes > BUDGET_BYTES) return null;
+    this.made++;
+    return this.device.target(width, height, 'float');
   }
 
-  private drop(target: Target): void {
-    if (!this.owned.delete(target)) return;
-    this.bytes -= target.bytes;
-    this.device.dropTarget(target);
+  private giveBack(kept: Kept): void {
+    if (kept.target) this.spare.push(kept.target);
+    kept.target = null;
+    kept.summed = null;
   }
 }

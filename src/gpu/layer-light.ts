@@ -11,8 +11,9 @@ import { HALF_FLOAT_GROUP } from './float-format';
 import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
 import { CAST_PROGRAM } from './shaders/cast';
-import { ADD_PROGRAM } from './shaders/picture';
+import { ADD_PROGRAM } from './shaders/box';
 import type { ShadowMasks } from './shadow-masks';
+import type { SharedParts } from './shared-parts';
 
 /** The sums of a layer; null where nothing gives to one. */
 export interface LayerSums {
@@ -64,27 +65,33 @@ export function evenAmbient({ ambient }: Moment, lights: readonly MomentLight[])
 
 export class LayerLights {
   private readonly targets = new Map<string, Target>();
-  private size = { width: 0, height: 0 };
+  private readonly size: { width: number; height: number };
   private scissor: readonly number[] = [0, 0, 0, 0];
+  private readonly device: Device;
+  private readonly batch: LightBatch;
+  private readonly masks: ShadowMasks;
+  private readonly pictures: PictureCache;
   private readonly sums: KeptSums;
   /** Whether sums of lights that stand still are kept: not of pictures that are drawn once. */
   keepsSums = false;
 
-  constructor(
-    private readonly device: Device,
-    private readonly batch: LightBatch,
-    private readonly masks: ShadowMasks,
-    private readonly pictures: PictureCache,
-  ) {
-    this.sums = new KeptSums(device);
+  constructor({ device, lights, masks, pictures }: SharedParts, width: number, height: number) {
+    this.size = { width, height };
+    this.device = device;
+    this.batch = lights;
+    this.masks = masks;
+    this.pictures = pictures;
+    this.sums = new KeptSums(device, width, height);
   }
 
-  resize(width: number, height: number): void {
-    if (this.size.width === width && this.size.height === height) return;
+  dispose(): void {
     for (const target of this.targets.values()) this.device.dropTarget(target);
-    this.targets.clear();
-    this.sums.clear();
-    this.size = { width, height };
+    this.sums.dispose();
+  }
+
+  /** To be called once a picture. */
+  tidy(): void {
+    this.sums.tidy();
   }
 
   /** All that is drawn from here on is cut to a box of output pixels. */
@@ -175,13 +182,7 @@ export class LayerLights {
 
   /** Adds up lights over what stands still among them. */
   private drawKept(lit: readonly Lit[], target: Target, layer: MomentLayer, draw: LightDraw): void {
-    const { kept, toSum, into, rest } = this.sums.part(
-      layer,
-      lit,
-      draw.moment.view,
-      this.size,
-      this.pictures.uploads,
-    );
+    const { kept, toSum, into, rest } = this.sums.part(layer, lit, draw.moment.view, this.pictures.uploads);
     if (into) {
       this.clear(into);
       this.draw(toSum, into, 'add', draw);

@@ -36,12 +36,8 @@ export class LayerPass {
     private readonly lights: LayerLights,
   ) {}
 
-  /** To be called where the pictures that follow have another size. */
-  resize(): void {
+  dispose(): void {
     for (const target of [this.whole, this.rims]) if (target) this.device.dropTarget(target);
-    this.whole = null;
-    this.dark = null;
-    this.rims = null;
   }
 
   /** @returns how many lights it was lit by; null where nothing of it is in view */

@@ -10,11 +10,11 @@ import { chooseFloatFormat } from './float-format';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { LayerLights } from './layer-light';
-import { LayerPass } from './layer-pass';
+import { SHOW_PROGRAM } from './shaders/box';
 import { encodeProgram, TRANSFER_SIDE, transferTable } from './shaders/picture';
 import { ShadowMasks } from './shadow-masks';
 import { SpriteBatch } from './sprite-batch';
+import { Surfaces, type Surface } from './surface';
 
 /** Pictures that are drawn again and again: what stands still in them is kept. */
 const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
@@ -45,15 +45,10 @@ export class Renderer {
   private readonly pictures: PictureCache;
   readonly sprites: SpriteBatch;
   readonly lights: LightBatch;
-  private readonly layerLights: LayerLights;
   private readonly bayer: WebGLTexture;
-  private readonly blank: WebGLTexture;
-  private readonly layers: LayerPass;
+  private readonly surfaces: Surfaces;
   /** sRGB over 0 to 1; made when a linear scene is first finished. */
   private transfer: WebGLTexture | null = null;
-  private light: Target | null = null;
-  /** Made when a scene first has an overlay plane, as large as the targets. */
-  private overlay: Target | null = null;
   private readonly finished = new Map<string, Target>();
 
   /** @param chooseFloats which format lights are added up in */
@@ -67,9 +62,8 @@ export class Renderer {
     this.sprites = new SpriteBatch(this.device, this.pictures);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
-    this.layerLights = new LayerLights(this.device, this.lights, this.masks, this.pictures);
-    this.layers = new LayerPass(this.device, this.sprites, this.layerLights);
-    this.blank = this.device.texture(1, 1, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4), 4);
+    const { device, pictures, sprites, lights, masks } = this;
+    this.surfaces = new Surfaces({ device, pictures, sprites, lights, masks });
   }
 
   /**
@@ -80,8 +74,9 @@ export class Renderer {
   render(moment: Moment, source: PictureSource, name = 'main', watch?: PassWatch): Target {
     const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
-    const light = this.lightFor(width, height);
-    this.layerLights.keepsSums = LASTING.has(name);
+    const surface = this.surfaces.of(width, height);
+    const { light, lights: layerLights } = surface;
+    layerLights.keepsSums = LASTING.has(name);
     const passed = watch ? this.passClock(moment, light, watch) : null;
     gl.disable(gl.SCISSOR_TEST);
     this.drawBackdrop(moment, light);
@@ -91,20 +86,21 @@ export class Renderer {
       const reaching = moment.lights.filter((one) => index >= one.spanFar && index <= one.spanNear);
       for (const layer of plane.overlay ? [] : plane.layers) {
         const draw = { moment, plane, layer, lights: reaching, source, picture: light };
-        const lights = this.layers.draw(draw);
+        const lights = surface.layers.draw(draw);
         if (lights !== null) passed?.({ kind: 'layer', plane: index, sprites: layer.sprites.length, lights });
       }
       const inAir = moment.lights.filter((one) => one.plane === index && hangsInAir(one));
       if (inAir.length > 0) {
-        this.layerLights.within([0, 0, width, height]);
-        this.layerLights.addAir(moment, plane, inAir, light, source);
+        layerLights.within([0, 0, width, height]);
+        layerLights.addAir(moment, plane, inAir, light, source);
         passed?.({ kind: 'air', plane: index, lights: inAir.length });
       }
     });
     gl.disable(gl.SCISSOR_TEST);
-    const overlay = this.drawOverlay(moment, source);
+    const overlay = this.drawOverlay(moment, source, surface);
     this.sprites.tidy();
     this.lights.tidy();
+    layerLights.tidy();
     const picture = this.finish(moment, light, overlay, name);
     passed?.({ kind: 'finish' });
     return picture;
@@ -171,24 +167,27 @@ export class Renderer {
     gl.clearColor(beyond[0], beyond[1], beyond[2], 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
     gl.enable(gl.SCISSOR_TEST);
+    device.blend('none');
     for (const { picture, offsetX, offsetY, enlarge, left, right } of parts) {
       if (right <= left) continue;
       gl.scissor(left, 0, right - left, height);
-      gl.bindFramebuffer(gl.READ_FRAMEBUFFER, picture.framebuffer);
-      const { width: w, height: h } = picture;
-      const top = height - offsetY;
-      gl.blitFramebuffer(
-        0,
-        0,
-        w,
-        h,
-        offsetX,
-        top,
-        offsetX + w * enlarge,
-        top - h * enlarge,
-        gl.COLOR_BUFFER_BIT,
-        gl.NEAREST,
+      // A blit that enlarges takes half as long again.
+      device.program(SHOW_PROGRAM).use(
+        {
+          u_targetPx: [gl.drawingBufferWidth, height],
+          u_targetOrigin: [0, 0],
+          u_box: [
+            offsetX,
+            height - offsetY - picture.height * enlarge,
+            offsetX + picture.width * enlarge,
+            height - offsetY,
+          ],
+          u_topLeft: [offsetX, height - offsetY],
+          u_enlarge: enlarge,
+        },
+        { u_picture: picture.textures[0] },
       );
+      device.drawBox();
     }
     gl.disable(gl.SCISSOR_TEST);
   }
@@ -215,18 +214,6 @@ export class Renderer {
     this.device.dispose();
   }
 
-  /** Where light is added up: the picture before its finish. */
-  private lightFor(width: number, height: number): Target {
-    const last = this.light;
-    if (last && last.width === width && last.height === height) return last;
-    for (const target of [last, this.overlay]) if (target) this.device.dropTarget(target);
-    this.layers.resize();
-    this.layerLights.resize(width, height);
-    this.overlay = null;
-    this.light = this.device.target(width, height, 'float');
-    return this.light;
-  }
-
   private finishedFor(name: string, width: number, height: number): Target {
     const last = this.finished.get(name);
     if (last && last.width === width && last.height === height) return last;
@@ -251,12 +238,11 @@ export class Renderer {
   }
 
   /** The overlay planes in display values; null where the scene has none. */
-  private drawOverlay(moment: Moment, source: PictureSource): Target | null {
+  private drawOverlay(moment: Moment, source: PictureSource, surface: Surface): Target | null {
     const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
     if (planes.length === 0) return null;
     const { device, gl } = this;
-    const { widthPx, heightPx } = moment.view;
-    const target = (this.overlay ??= device.target(widthPx, heightPx, 'float'));
+    const target = surface.overlay;
     device.bind(target);
     gl.clearColor(0, 0, 0, 0);
     gl.clear(gl.COLOR_BUFFER_BIT);

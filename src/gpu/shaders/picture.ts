@@ -3,14 +3,8 @@ import { LUMINANCE } from '@/core/light/layer-light';
 import { srgbEncode } from '@/core/raster/colour';
 import type { LayerSums } from '../layer-light';
 import type { ProgramRecord } from '../device';
-import { HEADER, TO_CLIP, TRANSFER } from './common';
-
-const BOX_VERTEX = `${HEADER}${TO_CLIP}
-uniform vec4 u_box;
-void main() {
-  vec2 corner = vec2(gl_VertexID & 1, gl_VertexID >> 1);
-  gl_Position = toClip(mix(u_box.xy, u_box.zw, corner));
-}`;
+import { BOX_VERTEX } from './box';
+import { HEADER, TRANSFER } from './common';
 
 /** What a layer's light is made of; each combination is compiled when it is first drawn. */
 export interface CompositeVariant {
@@ -56,16 +50,6 @@ void main() {
 }`,
   };
 }
-
-/** Adds one sum to another. */
-export const ADD_PROGRAM: ProgramRecord = {
-  name: 'add',
-  vertex: BOX_VERTEX,
-  fragment: `${HEADER}
-uniform sampler2D u_sum;
-out vec4 sum;
-void main() { sum = texelFetch(u_sum, ivec2(gl_FragCoord.xy), 0); }`,
-};
 
 /** Entries of the transfer's table along either side: more than 8 bits can tell apart, read linearly between. */
 export const TRANSFER_SIDE = 64;

@@ -6,6 +6,7 @@
  */
 import { FARTHEST_PX, FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
 import type { ProgramRecord } from '../device';
+import { BOX_VERTEX } from './box';
 import { BLOCK, HEADER, PLACE, TO_CLIP } from './common';
 
 /** An edge, and its stature (below 0: endless) with whether it stops light from both sides. */
@@ -227,10 +228,6 @@ flat in float v_turn;
 out vec4 turns;
 void main() { turns = vec4(v_turn); }`,
 };
-
-const BOX_VERTEX = `${HEADER}${TO_CLIP}
-uniform vec4 u_box;
-void main() { gl_Position = toClip(mix(u_box.xy, u_box.zw, vec2(gl_VertexID & 1, gl_VertexID >> 1))); }`;
 
 /** Adds what stops light within an occluder to a mask, where the outlines wind round the place. */
 export const INNER_PROGRAM: ProgramRecord = {
