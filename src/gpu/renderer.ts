@@ -11,7 +11,7 @@ import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
 import { SHOW_PROGRAM } from './shaders/box';
-import { encodeProgram, TRANSFER_SIDE, transferTable } from './shaders/picture';
+import { encodeProgram, TRANSFER_STEPS, transferTable } from './shaders/picture';
 import { ShadowMasks } from './shadow-masks';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
@@ -134,7 +134,7 @@ export class Renderer {
   private transferTexture(): WebGLTexture {
     const { gl, device } = this;
     return (this.transfer ??= device.texture(
-      ...([TRANSFER_SIDE, TRANSFER_SIDE, gl.RG32F, gl.RG, gl.FLOAT, transferTable(), 8] as const),
+      ...([TRANSFER_STEPS, 1, gl.RG32F, gl.RG, gl.FLOAT, transferTable(), 8] as const),
     ));
   }
 

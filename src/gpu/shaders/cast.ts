@@ -1,13 +1,12 @@
 /** The shape of a standing sprite on the ground: what is left of a sun past it. Twin of core/light/cast.ts. */
 import { CAST_TAPS } from '@/core/light/cast';
 import type { ProgramRecord } from '../device';
-import { BLOCK, HEADER, PLACE, TO_CLIP } from './common';
+import { BOX_VERTEX } from './box';
+import { BLOCK, HEADER, PLACE } from './common';
 
 export const CAST_PROGRAM: ProgramRecord = {
   name: 'cast',
-  vertex: `${HEADER}${TO_CLIP}
-uniform vec4 u_box;
-void main() { gl_Position = toClip(mix(u_box.xy, u_box.zw, vec2(gl_VertexID & 1, gl_VertexID >> 1))); }`,
+  vertex: BOX_VERTEX,
   fragment: `${HEADER}${PLACE}${BLOCK}
 precision highp sampler2DArray;
 uniform sampler2DArray u_art;

@@ -28,27 +28,28 @@ vec3 decode3(vec3 v) { return vec3(decode(v.r), decode(v.g), decode(v.b)); }
 vec3 encode3(vec3 v) { return vec3(encode(v.r), encode(v.g), encode(v.b)); }
 `;
 
-/** Twin of core/light/fall.ts: GLSL for the base of each curve, by its number, from u, d and the knee. */
+/** Twin of core/light/fall.ts: GLSL for the base of each curve, by its number, from u, d squared and the knee. */
 const CURVE_GLSL: Record<number, string> = {
   [CURVE_STRAIGHT]: '1.0 - u',
   [CURVE_EASED]: '1.0 - u * u * (3.0 - 2.0 * u)',
-  [CURVE_NATURAL]: '(1.0 - u * u * u * u) * (1.0 - u * u * u * u) * knee.y / (knee.x + d * d)',
+  [CURVE_NATURAL]: '(1.0 - u * u * u * u) * (1.0 - u * u * u * u) * knee.y / (knee.x + max(d2, core * core))',
   [CURVE_EVEN]: '1.0',
   [CURVE_DRAWN]: 'tableAt(u).a',
 };
 
 /**
  * The falloff of one curve, as a function of its own: a branch over curves costs as much as all of them. What is the
- * same over a whole light is worked out once a vertex: `knee` is (k squared, k squared + core squared), `perPx` one
+ * same over a whole light is worked out once a vertex: `d2` is d squared, `knee` is (k squared, k squared + core squared), `perPx` one
  * over the distance from core to reach.
  */
 export function fallGlsl(curve: number, isSteepened: boolean): string {
   return `${curve === CURVE_DRAWN ? 'vec4 tableAt(float u);\n' : ''}
-float fallAt(float d, float core, float reach, float perPx, vec2 knee, float steepness) {
-  float u = (d - core) * perPx;
+float fallAt(float d, float d2, float core, float reach, float perPx, vec2 knee, float steepness) {
+  // Within the core every curve is 1 by itself, as it is at u = 0.
+  float u = max(0.0, (d - core) * perPx);
   float base = ${CURVE_GLSL[curve]};
   ${isSteepened ? 'base = pow(max(base, 0.0), steepness);' : ''}
-  return d >= reach ? 0.0 : d <= core ? 1.0 : base;
+  return d >= reach ? 0.0 : base;
 }
 `;
 }

@@ -198,14 +198,17 @@ void main() {
   vec2 d = v_place.xy - q;
 #ifdef AREA
   float away = outside(q);
-  share = away == 0.0 ? 1.0 : fallAt(away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+  share = away == 0.0 ? 1.0 : fallAt(away, away * away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
 #else
+  float planar2 = dot(d, d);
 #ifdef SQUASHED
-  float away = length(d * vec2(1.0, v_colour.a));
+  vec2 squashed = d * vec2(1.0, v_colour.a);
+  float away2 = dot(squashed, squashed);
 #else
-  float away = length(d);
+  float away2 = planar2;
 #endif
-  share = fallAt(away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+  float away = sqrt(away2);
+  share = fallAt(away, away2, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
 #endif
 #ifdef STOPS
   u = away <= v_place.z ? 0.0 : away >= v_place.w ? 1.0 : (away - v_place.z) * v_fall.x;
@@ -251,10 +254,10 @@ void main() {
 #else
 #ifdef SOURCE
     vec3 l = vec3(u_source.xy - q, max(u_source.z, ${LOWEST_HEIGHT_PX}.0));
-#else
-    vec3 l = vec3(d, v_shape.y);
-#endif
     float towards = dot(n, l) * inversesqrt(size2 * dot(l, l));
+#else
+    float towards = (dot(n.xy, d) + n.z * v_shape.y) * inversesqrt(size2 * (planar2 + v_shape.y * v_shape.y));
+#endif
 #endif
 #ifdef WRAPPED
     towards = (towards + v_steps.w) / (1.0 + v_steps.w);

@@ -51,16 +51,19 @@ void main() {
   };
 }
 
-/** Entries of the transfer's table along either side: more than 8 bits can tell apart, read linearly between. */
-export const TRANSFER_SIDE = 64;
+/** Steps of the transfer's table, over square roots: between them it is straight to a fiftieth of a byte. */
+export const TRANSFER_STEPS = 256;
 
-/** sRGB over 0 to 1 as pairs of neighbouring values: three powers a pixel take longer than all else of the finish. */
+/**
+ * sRGB over the square root of 0 to 1, as pairs of neighbouring values: three powers a pixel take longer than all else of
+ * the finish.
+ */
 export function transferTable(): Float32Array {
-  const count = TRANSFER_SIDE * TRANSFER_SIDE;
-  const table = new Float32Array(2 * count);
-  for (let i = 0; i < count; i++) {
-    table[2 * i] = srgbEncode(i / count);
-    table[2 * i + 1] = srgbEncode((i + 1) / count);
+  const table = new Float32Array(2 * TRANSFER_STEPS);
+  const at = (i: number) => srgbEncode((i / TRANSFER_STEPS) * (i / TRANSFER_STEPS));
+  for (let i = 0; i < TRANSFER_STEPS; i++) {
+    table[2 * i] = at(i);
+    table[2 * i + 1] = at(i + 1);
   }
   return table;
 }
@@ -91,10 +94,10 @@ out vec4 colour;
 ${
   isEncoded
     ? `uniform sampler2D u_transfer;
-float shown(float v) {
-  float at = clamp(v, 0.0, 1.0) * ${TRANSFER_SIDE * TRANSFER_SIDE}.0;
-  int i = min(int(at), ${TRANSFER_SIDE * TRANSFER_SIDE - 1});
-  vec2 pair = texelFetch(u_transfer, ivec2(i & ${TRANSFER_SIDE - 1}, i >> ${Math.log2(TRANSFER_SIDE)}), 0).rg;
+float shown(float root) {
+  float at = root * ${TRANSFER_STEPS}.0;
+  int i = min(int(at), ${TRANSFER_STEPS - 1});
+  vec2 pair = texelFetch(u_transfer, ivec2(i, 0), 0).rg;
   return mix(pair.x, pair.y, at - float(i));
 }`
     : ''
@@ -108,7 +111,9 @@ void main() {
       : `c = u_exposure * max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});
   if (u_whiteLevel > 0.0) c = c * (1.0 + c / (u_whiteLevel * u_whiteLevel)) / (1.0 + c);`
   }
-  vec3 display = ${isEncoded ? 'vec3(shown(c.r), shown(c.g), shown(c.b))' : 'clamp(c, 0.0, 1.0)'};
+  c = clamp(c, 0.0, 1.0);
+  ${isEncoded ? 'vec3 root = sqrt(c);' : ''}
+  vec3 display = ${isEncoded ? 'vec3(shown(root.r), shown(root.g), shown(root.b))' : 'c'};
   ${hasOverlay ? 'vec4 over = texelFetch(u_overlay, at, 0);\n  display = over.rgb + (1.0 - over.a) * display;' : ''}
   float offset = ${isDithered ? '(texelFetch(u_bayer, at & 7, 0).r * 255.0 + 0.5) / 64.0 - 0.5' : '0.0'};
   colour = vec4(clamp(floor(display * 255.0 + 0.5 + offset), 0.0, 255.0) / 255.0, 1.0);
