@@ -7,12 +7,13 @@ import { BAYER8 } from '@/core/raster/bayer';
 import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
+import { FrameClock } from './frame-clock';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { SHOW_PROGRAM } from './shaders/box';
+import { OPEN_PROGRAM, SHOW_PROGRAM } from './shaders/box';
 import { encodeProgram, TRANSFER_STEPS, transferTable } from './shaders/picture';
-import { ShadowMasks } from './shadow-masks';
+import { ShadowMasks, type ShadowMask } from './shadow-masks';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
 
@@ -22,11 +23,15 @@ const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
 /** A step of drawing a frame, for people to look at. */
 export type DrawnPass =
   | { kind: 'backdrop' | 'finish' }
+  /** What stops a light, by its index; its picture is white where the light comes through. */
+  | { kind: 'shadow'; light: number; edges: number }
   | { kind: 'layer'; plane: number; sprites: number; lights: number }
   | { kind: 'air'; plane: number; lights: number };
 
-/** @param show draws the picture as it is after the pass */
+/** @param show draws what the pass came to: the picture so far, or a shadow */
 export type PassWatch = (pass: DrawnPass, ms: number, show: () => Target) => void;
+
+type Passed = (pass: DrawnPass, show?: () => Target) => void;
 
 /** Where a finished picture goes on the canvas, in device pixels. */
 export interface Presentation {
@@ -41,6 +46,7 @@ export interface Presentation {
 
 export class Renderer {
   readonly device: Device;
+  readonly clock: FrameClock;
   readonly masks: ShadowMasks;
   private readonly pictures: PictureCache;
   readonly sprites: SpriteBatch;
@@ -57,6 +63,7 @@ export class Renderer {
     chooseFloats = chooseFloatFormat,
   ) {
     this.device = new Device(gl, chooseFloats);
+    this.clock = new FrameClock(gl);
     this.masks = new ShadowMasks(this.device);
     this.pictures = new PictureCache(this.device);
     this.sprites = new SpriteBatch(this.device, this.pictures);
@@ -82,6 +89,7 @@ export class Renderer {
     this.drawBackdrop(moment, light);
     gl.enable(gl.SCISSOR_TEST);
     passed?.({ kind: 'backdrop' });
+    if (passed) this.drawShadows(moment, passed);
     moment.planes.forEach((plane, index) => {
       const reaching = moment.lights.filter((one) => index >= one.spanFar && index <= one.spanNear);
       for (const layer of plane.overlay ? [] : plane.layers) {
@@ -138,17 +146,56 @@ export class Renderer {
     ));
   }
 
+  /** Draws all shadows anew, so that each can be looked at by itself. */
+  private drawShadows(moment: Moment, passed: Passed): void {
+    const { gl } = this;
+    gl.disable(gl.SCISSOR_TEST);
+    this.masks.forget();
+    moment.lights.forEach((light, index) => {
+      if (light.occluders.length === 0) return;
+      const { edges } = this.masks;
+      const mask = this.masks.maskOf(moment, light, moment.planes[light.plane]);
+      if (!mask) return;
+      const show = () => this.showMask(mask, moment);
+      passed({ kind: 'shadow', light: index, edges: this.masks.edges - edges }, show);
+    });
+    gl.enable(gl.SCISSOR_TEST);
+  }
+
+  private showMask({ target, x, y }: ShadowMask, { view }: Moment): Target {
+    const { device, gl } = this;
+    const picture = this.finishedFor('pass', view.widthPx, view.heightPx);
+    device.bind(picture);
+    gl.clearColor(0, 0, 0, 1);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    device.blend('none');
+    const [red, green = red, blue = red] = target.textures;
+    device
+      .program(OPEN_PROGRAM)
+      .use(
+        { ...this.whole(picture), u_box: [x, y, x + target.width, y + target.height], u_origin: [x, y] },
+        { u_red: red, u_green: green, u_blue: blue },
+      );
+    device.drawBox();
+    return picture;
+  }
+
   /** Waits after each pass, tells its time, and what the picture is then. */
-  private passClock(moment: Moment, light: Target, watch: PassWatch): (pass: DrawnPass) => void {
+  private passClock(moment: Moment, light: Target, watch: PassWatch): Passed {
     const { gl, device } = this;
-    let start = performance.now();
-    return (pass) => {
+    const soFar = () => this.finish(moment, light, null, 'pass');
+    const wait = () => {
       device.bind(light);
       gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.FLOAT, new Float32Array(4));
+    };
+    wait();
+    let start = performance.now();
+    return (pass, show = soFar) => {
+      wait();
       const ms = performance.now() - start;
       const isScissored = gl.isEnabled(gl.SCISSOR_TEST);
       gl.disable(gl.SCISSOR_TEST);
-      watch(pass, ms, () => this.finish(moment, light, null, 'pass'));
+      watch(pass, ms, show);
       if (isScissored) gl.enable(gl.SCISSOR_TEST);
       start = performance.now();
     };

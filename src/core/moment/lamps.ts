@@ -19,3 +19,8 @@ export function flamePartsOf(scene: SceneDocument, lamp: Lamp): FlamePart[] {
 export function partId(lampId: string, part: { id: string }): string {
   return `${lampId}/${part.id}`;
 }
+
+/** The light or lamp that a light of a Moment belongs to, by its name there. */
+export function fixtureIdOf(lightId: string): string {
+  return lightId.split('/')[0];
+}

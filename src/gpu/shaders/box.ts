@@ -34,3 +34,21 @@ void main() {
   colour = texelFetch(u_picture, ivec2(at), 0);
 }`,
 };
+
+/** What shadow masks let through. */
+export const OPEN_PROGRAM: ProgramRecord = {
+  name: 'open',
+  vertex: BOX_VERTEX,
+  fragment: `${HEADER}
+uniform sampler2D u_red;
+uniform sampler2D u_green;
+uniform sampler2D u_blue;
+uniform vec2 u_origin;
+out vec4 colour;
+void main() {
+  ivec2 at = ivec2(gl_FragCoord.xy - u_origin);
+  const vec4 mean = vec4(0.25);
+  vec3 stopped = vec3(dot(texelFetch(u_red, at, 0), mean), dot(texelFetch(u_green, at, 0), mean), dot(texelFetch(u_blue, at, 0), mean));
+  colour = vec4(1.0 - stopped, 1.0);
+}`,
+};

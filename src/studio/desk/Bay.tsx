@@ -1,4 +1,5 @@
 'use client';
+import { BayColumns } from '../controls/BayColumns';
 import { Column, Key, Row } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
 import { commandOf } from '../store/commands';
@@ -24,7 +25,7 @@ export function Bay() {
   const planeId = useDesk((state) => state.planeId);
   const isTileTool = planeId !== null && (TILE_TOOLS as readonly string[]).includes(tool);
   return (
-    <div className="h-full overflow-x-auto overflow-y-auto px-3 pt-1">
+    <div className="relative h-full overflow-hidden px-3 pt-1 [&>div]:flex [&>div]:h-full [&>div]:flex-col">
       {isTileTool ? (
         <PlaneBay id={planeId!} />
       ) : tool === 'light' ? (
@@ -63,7 +64,7 @@ function MixedBay({ count }: { count: number }) {
         {count} things{' '}
         <span className="text-plain text-ash">of several kinds; pick one kind to change it</span>
       </p>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Copies">
           <Row label="">
             {key('duplicate', 'Duplicate')}
@@ -74,7 +75,7 @@ function MixedBay({ count }: { count: number }) {
           <Row label="">{key('tool-hang', 'Hang on a bracket')}</Row>
         </Column>
         <ManyColumn />
-      </div>
+      </BayColumns>
     </div>
   );
 }

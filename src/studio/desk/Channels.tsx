@@ -38,17 +38,21 @@ function LightChannel({ id }: { id: string }) {
   if (!light) return null;
   return (
     <Channel collection="lights" id={id} name={light.name} level={light.level} colours={[light.colour]}>
-      <button
-        type="button"
-        role="switch"
-        aria-checked={light.shadows}
-        aria-label={`Shadows of ${light.name}`}
-        title={light.shadows ? 'Throws shadows' : 'Throws no shadows'}
-        className={`w-full cursor-pointer text-left text-small leading-[14px] whitespace-nowrap ${light.shadows ? 'text-ash' : 'text-signal'}`}
-        onClick={() => studio.set('Shadows', 'lights', id, { shadows: !light.shadows })}
-      >
-        {light.shadows ? 'shadows' : 'no shadows'}
-      </button>
+      {light.kind === 'ambient' ? (
+        <span className="text-small text-ash">ambient</span>
+      ) : (
+        <button
+          type="button"
+          role="switch"
+          aria-checked={light.shadows}
+          aria-label={`Shadows of ${light.name}`}
+          title={light.shadows ? 'Throws shadows' : 'Throws no shadows'}
+          className={`w-full cursor-pointer text-left text-small leading-[14px] whitespace-nowrap ${light.shadows ? 'text-ash' : 'text-signal'}`}
+          onClick={() => studio.set('Shadows', 'lights', id, { shadows: !light.shadows })}
+        >
+          {light.shadows ? 'shadows' : 'no shadows'}
+        </button>
+      )}
     </Channel>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { clockText } from '@/core/time/cues';
+import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
@@ -19,7 +20,7 @@ export function CueBay({ id }: { id: string }) {
         Cue at {clockText(cue.clockHours)}{' '}
         <span className="text-plain text-ash">the look of the scene at this hour</span>
       </p>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Hour">
           <FieldOf
             collection="cues"
@@ -72,7 +73,7 @@ export function CueBay({ id }: { id: string }) {
             />
           )}
         </Column>
-      </div>
+      </BayColumns>
     </div>
   );
 }

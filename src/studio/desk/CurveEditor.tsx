@@ -7,8 +7,8 @@ import { LIMITS } from '@/core/limits';
 import { curveTable } from '@/core/moment/tables';
 import type { LookAdapter } from './look-adapter';
 
-const WIDTH = 200;
-const HEIGHT = 84;
+const WIDTH = 214;
+const HEIGHT = 82;
 const PAD = 5;
 /** Points stand at least this share of the way apart. */
 const APART = 0.01;
@@ -20,25 +20,47 @@ const path = line<number>(
   (v) => down(v),
 );
 
+const rounded = (v: number) => Math.round(v * 1000) / 1000;
+
+/** A point goes as far as its neighbours; the first and last keep their place across. */
+function moved(points: number[], index: number, [u, v]: readonly [number, number]): number[] {
+  const last = points.length / 2 - 1;
+  const low = index === 0 ? 0 : points[2 * index - 2] + APART;
+  const high = index === last ? 1 : points[2 * index + 2] - APART;
+  const held = index === 0 ? 0 : index === last ? 1 : Math.min(high, Math.max(low, u));
+  return points.toSpliced(2 * index, 2, rounded(held), rounded(Math.min(1, Math.max(0, v))));
+}
+
+const STEP = 0.02;
+const STEPS: Record<string, readonly [number, number]> = {
+  ArrowUp: [0, STEP],
+  ArrowDown: [0, -STEP],
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+};
+
+/** What a key makes of a point: arrows move it, Enter puts another half way to the next, Delete takes it away. */
+function keyed(points: number[], index: number, key: string): number[] | null {
+  const [u, v, nextU, nextV] = points.slice(2 * index, 2 * index + 4);
+  const isInner = index > 0 && nextU !== undefined;
+  const step = STEPS[key];
+  if (step) return moved(points, index, [u + step[0], v + step[1]]);
+  if (key === 'Delete' && isInner) return points.toSpliced(2 * index, 2);
+  const hasRoom = nextU - u > 2 * APART && points.length < 2 * LIMITS.curvePoints;
+  if (key === 'Enter' && hasRoom)
+    return points.toSpliced(2 * index + 2, 0, rounded((u + nextU) / 2), rounded((v + nextV) / 2));
+  return null;
+}
+
 export function CurveEditor({ of }: { of: LookAdapter }) {
   const points = of.look.drawnCurve;
   const chart = useRef<SVGSVGElement>(null);
-  const dragged = useRef<{ index: number; points: number[] } | null>(null);
+  const dragged = useRef<{ index: number; points: number[]; begun: number[] } | null>(null);
   const placeOf = (event: PointerEvent): [number, number] => {
-    const box = chart.current!.getBoundingClientRect();
-    const clamp = (v: number) => Math.round(Math.min(1, Math.max(0, v)) * 1000) / 1000;
-    return [
-      clamp(across.invert(((event.clientX - box.left) / box.width) * WIDTH)),
-      clamp(down.invert(((event.clientY - box.top) / box.height) * HEIGHT)),
-    ];
-  };
-  /** Between its neighbours; the first and last keep their place across. */
-  const moved = (index: number, [u, v]: [number, number]) => {
-    const last = points.length / 2 - 1;
-    const low = index === 0 ? 0 : points[2 * index - 2] + APART;
-    const high = index === last ? 1 : points[2 * index + 2] - APART;
-    const held = index === 0 ? 0 : index === last ? 1 : Math.min(high, Math.max(low, u));
-    return points.toSpliced(2 * index, 2, held, v);
+    const place = new DOMPoint(event.clientX, event.clientY);
+    const { x, y } = place.matrixTransform(chart.current!.getScreenCTM()!.inverse());
+    const clamp = (v: number) => rounded(Math.min(1, Math.max(0, v)));
+    return [clamp(across.invert(x)), clamp(down.invert(y))];
   };
   const add = (event: PointerEvent) => {
     if (event.target !== chart.current || points.length >= 2 * LIMITS.curvePoints) return;
@@ -55,7 +77,7 @@ export function CurveEditor({ of }: { of: LookAdapter }) {
       role="group"
       aria-label="Drawn falloff, from core to reach"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="mt-1 h-[84px] w-full cursor-crosshair border border-rail bg-soot"
+      className="mt-1 h-[82px] w-full cursor-crosshair border border-rail bg-soot"
       onPointerDown={add}
     >
       <path
@@ -79,33 +101,32 @@ export function CurveEditor({ of }: { of: LookAdapter }) {
           strokeWidth={1.4}
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
-            dragged.current = { index, points };
+            dragged.current = { index, points, begun: points };
           }}
           onPointerMove={(event) => {
             if (!dragged.current) return;
-            dragged.current.points = moved(index, placeOf(event));
+            dragged.current.points = moved(points, index, placeOf(event));
             of.preview({ drawnCurve: dragged.current.points });
           }}
           onPointerUp={() => {
-            if (dragged.current && dragged.current.points !== points)
-              of.commit({ drawnCurve: dragged.current.points });
+            const { current } = dragged;
             dragged.current = null;
+            if (current && current.points !== current.begun) of.commit({ drawnCurve: current.points });
+          }}
+          onPointerCancel={() => {
+            dragged.current = null;
+            of.cancel();
           }}
           onDoubleClick={() => {
             if (index > 0 && index < points.length / 2 - 1)
               of.commit({ drawnCurve: points.toSpliced(2 * index, 2) });
           }}
           onKeyDown={(event) => {
-            const by = { ArrowUp: 0.02, ArrowDown: -0.02 }[event.key];
-            if (!by) return;
+            const edited = keyed(points, index, event.key);
+            if (!edited) return;
             event.preventDefault();
             event.stopPropagation();
-            of.commit({
-              drawnCurve: moved(index, [
-                points[2 * index],
-                Math.min(1, Math.max(0, points[2 * index + 1] + by)),
-              ]),
-            });
+            of.commit({ drawnCurve: edited });
           }}
         />
       ))}

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
 import { type FlamePart, type LightPart } from '@/core/scene/document';
+import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
@@ -48,7 +49,7 @@ export function LampBay({ ids }: { ids: string[] }) {
           <span className="text-signal">a luminaire that is missing</span>
         )}
       </div>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Lamp">
           <FieldOf
             collection="lamps"
@@ -117,7 +118,7 @@ export function LampBay({ ids }: { ids: string[] }) {
             />
           )}
         </Column>
-      </div>
+      </BayColumns>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 import { newWick } from '@/core/scene/defaults';
 import { change, create } from '@/core/scene/edits';
 import { hashText } from '@/core/time/noise';
+import { BayColumns } from '../controls/BayColumns';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { makeLuminaire } from '../store/lamp-edits';
@@ -45,7 +46,7 @@ export function LightBay({ ids }: { ids: string[] }) {
   return (
     <div>
       <Title ids={ids} />
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <LookColumns of={look} />
         <Column title="Reaches">
           <Choice
@@ -98,7 +99,7 @@ export function LightBay({ ids }: { ids: string[] }) {
           </Row>
         </Column>
         {ids.length > 1 && <ManyColumn />}
-      </div>
+      </BayColumns>
     </div>
   );
 }

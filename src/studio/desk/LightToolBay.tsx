@@ -1,8 +1,19 @@
 'use client';
-import { LIGHT_KINDS } from '@/core/scene/document';
+import { LIGHT_KINDS, type LightKind } from '@/core/scene/document';
+import { BayColumns } from '../controls/BayColumns';
 import { Choice, Column, Key } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
 import { KIND_WORDS } from './LookColumns';
+
+const ABOUT: Record<LightKind, string> = {
+  ambient:
+    'Lies evenly on all that it reaches, everywhere or within an outline: a shed that is dark while the yard is not.',
+  sun: 'Parallel rays from one direction, the same everywhere.',
+  point: 'Shines all round from where it stands.',
+  spot: 'A cone that is turned by hand, with a soft edge.',
+  area: 'Any outline, with feathered edges: light through a doorway, a hearth, a lit panel.',
+  gobo: 'A picture shapes it, still or playing: light through leaves, a fan, frosted glass.',
+};
 
 /** Which kind of light the light tool places. */
 export function LightToolBay() {
@@ -19,7 +30,7 @@ export function LightToolBay() {
       <p className="mb-1 text-large">
         New light <span className="text-plain text-ash">its kind can be changed later; what fits stays</span>
       </p>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Kind">
           <div role="group" aria-label="Kind of new lights" className="grid grid-cols-2 gap-1 pt-1">
             {LIGHT_KINDS.map((one) => (
@@ -29,8 +40,11 @@ export function LightToolBay() {
             ))}
           </div>
         </Column>
+        <Column title={KIND_WORDS[kind]} wide>
+          <p className="pt-1 text-ash">{ABOUT[kind]}</p>
+        </Column>
         {kind === 'gobo' && (
-          <Column title="Gobo">
+          <Column title="Its picture">
             <Choice
               label="Picture"
               value={goboId ?? ''}
@@ -39,7 +53,7 @@ export function LightToolBay() {
             />
           </Column>
         )}
-      </div>
+      </BayColumns>
     </div>
   );
 }

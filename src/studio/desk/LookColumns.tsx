@@ -55,11 +55,11 @@ export function LookColumns({ of }: { of: LookAdapter }) {
           <LookSwitch
             of={of}
             field="replaces"
-            label="Scene's"
-            words={['takes its place', 'is added to it']}
+            label="Holds"
+            words={["in the scene's place", "on top of the scene's"]}
           />
         ) : (
-          <LookChoice of={of} field="blend" label="Together" words={BLEND_WORDS} />
+          <LookChoice of={of} field="blend" label="Blend" words={BLEND_WORDS} />
         )}
         {falls && <StopsRow of={of} />}
         {isRound && <HeightField of={of} />}

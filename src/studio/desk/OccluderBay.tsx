@@ -1,6 +1,7 @@
 'use client';
 import type { Shade } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
+import { BayColumns } from '../controls/BayColumns';
 import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
@@ -34,7 +35,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
         <PickedName collection="occluders" ids={ids} one="occluder" many="occluders" />
         <span className="text-ash">{occluder.kind === 'closed' ? 'closed outline' : 'line'}</span>
       </div>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Shadow">
           <ShadeFields
             shade={occluder}
@@ -90,7 +91,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
           </Row>
         </Column>
         {ids.length > 1 && <ManyColumn />}
-      </div>
+      </BayColumns>
     </div>
   );
 }

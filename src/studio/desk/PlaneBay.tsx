@@ -1,5 +1,6 @@
 'use client';
 import { ANSWERS, inOrder } from '@/core/scene/document';
+import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
@@ -37,7 +38,7 @@ export function PlaneBay({ id }: { id: string }) {
           plane {at + 1} of {count}, counted from the farthest
         </span>
       </div>
-      <div className="flex gap-3 pb-1">
+      <BayColumns>
         <Column title="Plane">
           <FieldOf
             collection="planes"
@@ -91,7 +92,7 @@ export function PlaneBay({ id }: { id: string }) {
             </Key>
           </Row>
         </Column>
-      </div>
+      </BayColumns>
     </div>
   );
 }

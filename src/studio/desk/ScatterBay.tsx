@@ -1,4 +1,5 @@
 'use client';
+import { BayColumns } from '../controls/BayColumns';
 import { SettingField } from '../controls/SettingField';
 import { Column, Key, Row, Switch } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
@@ -21,7 +22,7 @@ export function ScatterBay() {
             : `${names.join(', ')}: drag a box on the stage`}
         </span>
       </p>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="How many">
           <SettingField
             label="Number"
@@ -83,7 +84,7 @@ export function ScatterBay() {
             onChange={(flips) => set({ flips })}
           />
         </Column>
-      </div>
+      </BayColumns>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
 import { SETTINGS_ID, settingsOf, TONES, type Tone } from '@/core/scene/document';
+import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
@@ -28,7 +29,7 @@ export function SceneBay() {
       <p className="mb-1 text-large">
         The scene <span className="text-plain text-ash">pick something to see its own controls</span>
       </p>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Backdrop">
           <ColourField
             label="Colour"
@@ -164,7 +165,7 @@ export function SceneBay() {
             sun.
           </p>
         </Column>
-      </div>
+      </BayColumns>
     </div>
   );
 }

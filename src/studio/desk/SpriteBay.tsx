@@ -1,6 +1,7 @@
 'use client';
 import { ANSWERS } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
+import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
@@ -58,7 +59,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           </>
         )}
       </div>
-      <div className="flex gap-[14px] pb-1">
+      <BayColumns>
         <Column title="Place">
           <PlaceFields collection="sprites" ids={ids} />
           <FieldOf
@@ -185,7 +186,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
         </Column>
         {first.plain ? <PlainColumn ids={ids} /> : ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
         {ids.length > 1 && <ManyColumn />}
-      </div>
+      </BayColumns>
     </div>
   );
 }

@@ -9,7 +9,7 @@ import type { LookAdapter } from './look-adapter';
 export function StopsRow({ of }: { of: LookAdapter }) {
   const { colour, stops } = of.look;
   const bar = useRef<HTMLDivElement>(null);
-  const dragged = useRef<{ index: number; stops: ColourStop[] } | null>(null);
+  const dragged = useRef<{ index: number; stops: ColourStop[]; begun: ColourStop[] } | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const all = [{ at: 0, colour }, ...stops.toSorted((a, b) => a.at - b.at)];
   const gradient = `linear-gradient(in oklab to right, ${all.map((s) => `${s.colour} ${s.at * 100}%`).join(', ')}, ${all.at(-1)!.colour} 100%)`;
@@ -45,7 +45,7 @@ export function StopsRow({ of }: { of: LookAdapter }) {
               style={{ left: `${stop.at * 100}%`, background: stop.colour }}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
-                dragged.current = { index, stops };
+                dragged.current = { index, stops, begun: stops };
                 setChosen(index);
               }}
               onPointerMove={(event) => {
@@ -54,9 +54,13 @@ export function StopsRow({ of }: { of: LookAdapter }) {
                 of.preview({ stops: dragged.current.stops });
               }}
               onPointerUp={() => {
-                if (dragged.current && dragged.current.stops !== stops)
-                  of.commit({ stops: dragged.current.stops });
+                const { current } = dragged;
                 dragged.current = null;
+                if (current && current.stops !== current.begun) of.commit({ stops: current.stops });
+              }}
+              onPointerCancel={() => {
+                dragged.current = null;
+                of.cancel();
               }}
               onDoubleClick={() => {
                 setChosen(null);

@@ -1,8 +1,9 @@
 /** The passes of one frame, each with its time and the picture after it. */
+import { fixtureIdOf } from '@/core/moment/lamps';
 import { momentAt } from '@/core/moment/moment-at';
-import type { View } from '@/core/moment/moment';
+import type { Moment, View } from '@/core/moment/moment';
 import type { Image } from '@/core/raster/image';
-import { inOrder } from '@/core/scene/document';
+import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { DrawnPass, Renderer } from '@/gpu/renderer';
 import type { Studio } from '../store/studio';
 
@@ -17,30 +18,39 @@ export function framePasses(studio: Studio, renderer: Renderer, view: View): Fra
   const scene = studio.shown();
   const { clockHours, seconds } = studio.live.getState();
   const moment = momentAt(scene, clockHours, seconds, studio.passing('all'), view);
-  const names = inOrder(scene.planes).map(([, { name }]) => name);
+  const words = wordsFor(scene, moment);
   const passes: FramePass[] = [];
   // Once without looking, so that no shader is compiled and no picture brought while the clock runs.
   renderer.wait(renderer.render(moment, studio.pictures.source, 'passes'));
   const finished = renderer.render(moment, studio.pictures.source, 'passes', (pass, ms, show) => {
     const { widthPx: width, heightPx: height } = view;
-    passes.push({ words: wordsOf(pass, names), ms, picture: { width, height, data: renderer.read(show()) } });
+    passes.push({ words: words(pass), ms, picture: { width, height, data: renderer.read(show()) } });
   });
   renderer.wait(finished);
   return passes;
 }
 
-function wordsOf(pass: DrawnPass, names: readonly string[]): string {
-  const lights = (count: number) => (count === 1 ? '1 light' : `${count} lights`);
-  switch (pass.kind) {
-    case 'backdrop':
-      return 'Backdrop';
-    case 'layer': {
-      const sprites = pass.sprites === 1 ? '1 sprite' : `${pass.sprites} sprites`;
-      return `${names[pass.plane]}: ${sprites}, ${lights(pass.lights)}`;
+/** What passes are called: by the names of planes and lights. */
+function wordsFor(scene: SceneDocument, { lightIds }: Moment): (pass: DrawnPass) => string {
+  const planes = inOrder(scene.planes).map(([, { name }]) => name);
+  const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+  const lights = (count: number) => counted(count, 'light', 'lights');
+  const lightName = (index: number) => {
+    const id = fixtureIdOf(lightIds[index]);
+    return (scene.lights[id] ?? scene.lamps[id])?.name ?? '';
+  };
+  return (pass) => {
+    switch (pass.kind) {
+      case 'backdrop':
+        return 'Backdrop';
+      case 'shadow':
+        return `Shadow of ${lightName(pass.light)}: ${counted(pass.edges, 'edge', 'edges')}`;
+      case 'layer':
+        return `${planes[pass.plane]}: ${counted(pass.sprites, 'sprite', 'sprites')}, ${lights(pass.lights)}`;
+      case 'air':
+        return `${planes[pass.plane]}: ${lights(pass.lights)} in the air`;
+      case 'finish':
+        return 'Overlay and finish';
     }
-    case 'air':
-      return `${names[pass.plane]}: ${lights(pass.lights)} in the air`;
-    case 'finish':
-      return 'Overlay and finish';
-  }
+  };
 }

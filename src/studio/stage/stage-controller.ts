@@ -271,8 +271,8 @@ export class StageController {
     const start = performance.now();
     try {
       if (this.fault === null) {
-        this.renderer ??= new Renderer(openContext(elements.picture));
-        this.drawPicture(this.renderer);
+        const renderer = (this.renderer ??= new Renderer(openContext(elements.picture)));
+        renderer.clock.time(() => this.drawPicture(renderer));
       }
     } catch (thrown) {
       if (this.renderer?.gl.isContextLost()) return;
@@ -283,7 +283,8 @@ export class StageController {
     this.drawMarks();
     const { zoom, clockHours } = studio.live.getState();
     const percent = Math.round((zoom / this.ratio) * 100);
-    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${(performance.now() - start).toFixed(1)} ms  ${costWords(studio.costs.getState())}`;
+    const ms = this.renderer?.clock.ms ?? performance.now() - start;
+    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${ms.toFixed(1)} ms  ${costWords(studio.costs.getState())}`;
     elements.hint.textContent = this.tool.hint();
   }
 

@@ -1,6 +1,7 @@
 /** What the lights of the stage cost just now: written by the stage as it draws, read by channels. A hot value. */
 import { createStore } from 'zustand/vanilla';
 import type { FrameCost } from '@/core/light/cost';
+import { fixtureIdOf } from '@/core/moment/lamps';
 
 export interface Costs {
   /** Share of the dearest, by the id of a light or a lamp. */
@@ -19,7 +20,7 @@ export type CostStore = ReturnType<typeof createCosts>;
 export function costShares({ lights, overdraw, edges }: FrameCost): Costs {
   const sums = new Map<string, number>();
   for (const { id, cost } of lights) {
-    const [channel] = id.split('/');
+    const channel = fixtureIdOf(id);
     sums.set(channel, (sums.get(channel) ?? 0) + cost);
   }
   const most = Math.max(1, ...sums.values());

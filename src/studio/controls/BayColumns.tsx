@@ -1,0 +1,72 @@
+'use client';
+/** The columns of a bay, side by side; those that are out of sight are named above, and a press brings them. */
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+
+export function BayColumns({ children }: { children: ReactNode }) {
+  const strip = useRef<HTMLDivElement>(null);
+  const [hidden, setHidden] = useState<readonly string[]>([]);
+  useEffect(() => {
+    const { current } = strip;
+    if (!current) return;
+    // Told anew only when another set of columns is out of sight: a scrolled pixel renders nothing.
+    const look = () => {
+      const names = columnsOf(current)
+        .filter((column) => !isInSight(column, current))
+        .map(nameOf);
+      setHidden((last) => (last.join() === names.join() ? last : names));
+    };
+    look();
+    const resized = new ResizeObserver(look);
+    const changed = new MutationObserver(look);
+    resized.observe(current);
+    changed.observe(current, { childList: true });
+    current.addEventListener('scroll', look, { passive: true });
+    return () => {
+      resized.disconnect();
+      changed.disconnect();
+      current.removeEventListener('scroll', look);
+    };
+  }, []);
+  const bring = (name: string) =>
+    columnsOf(strip.current!)
+      .find((column) => nameOf(column) === name)
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  return (
+    <>
+      {hidden.length > 0 && (
+        <nav
+          aria-label="More columns"
+          className="absolute top-1 right-3 flex h-[22px] max-w-[62%] items-center gap-3 overflow-hidden bg-slate pl-3"
+        >
+          {hidden.map((name) => (
+            <button
+              key={name}
+              type="button"
+              className="heading-key shrink-0 cursor-pointer"
+              onClick={() => bring(name)}
+            >
+              {name}
+            </button>
+          ))}
+        </nav>
+      )}
+      <div ref={strip} className="flex min-h-0 flex-1 gap-[14px] overflow-auto pb-1">
+        {children}
+      </div>
+    </>
+  );
+}
+
+function columnsOf(strip: HTMLElement): HTMLElement[] {
+  return [...strip.querySelectorAll<HTMLElement>(':scope > section')];
+}
+
+function nameOf(column: HTMLElement): string {
+  return column.getAttribute('aria-label') ?? '';
+}
+
+/** Whether more than half of a column is in sight. */
+function isInSight(column: HTMLElement, strip: HTMLElement): boolean {
+  const [own, all] = [column.getBoundingClientRect(), strip.getBoundingClientRect()];
+  return Math.min(own.right, all.right) - Math.max(own.left, all.left) > own.width / 2;
+}
