@@ -1,6 +1,7 @@
 /** Runs in a real browser: frames of the demo and of 100 lights, each beside the fill limit of the same pixels. */
 import { bundlePictures } from '@/core/handoff/bundle';
-import type { Moment, PicturePixels, PictureSource } from '@/core/moment/moment';
+import type { Box } from '@/core/geometry/affine';
+import type { Moment, MomentLight, PicturePixels, PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { newArtwork, newLight, newRelief, newScene, newSprite } from '@/core/scene/defaults';
@@ -91,11 +92,22 @@ function lightsCase(count: number): Case {
   };
 }
 
+const EVERYWHERE: Box = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
+
 /** Pixels that the passes of a frame write, each target of a pass counted. */
 export function filledPixels({ view, planes, lights }: Moment, enlarge: number): number {
   const area = (left: number, top: number, right: number, bottom: number) =>
     Math.max(0, Math.min(view.widthPx, right - view.x) - Math.max(0, left - view.x)) *
     Math.max(0, Math.min(view.heightPx, bottom - view.y) - Math.max(0, top - view.y));
+  /** What a light is drawn over of a box: an octagon round a circle covers 0.828 of its square. */
+  const litArea = ({ figure, box: own }: MomentLight, box: Box) =>
+    (figure === 'round' ? 0.828 : 1) *
+    area(
+      Math.max(box.left, own.left),
+      Math.max(box.top, own.top),
+      Math.min(box.right, own.right),
+      Math.min(box.bottom, own.bottom),
+    );
   let sum = view.widthPx * view.heightPx * 2 + view.widthPx * view.heightPx * enlarge * enlarge;
   planes.forEach(({ layers }, plane) => {
     for (const { sprites } of layers) {
@@ -105,28 +117,20 @@ export function filledPixels({ view, planes, lights }: Moment, enlarge: number):
         right: Math.max(...sprites.map((s) => s.box.right)),
         bottom: Math.max(...sprites.map((s) => s.box.bottom)),
       };
-      const reached = lights
+      const reaching = lights
         .filter(({ spanFar, spanNear }) => plane >= spanFar && plane <= spanNear)
-        .map(({ x, y, reachPx: r }) =>
-          area(
-            Math.max(box.left, x - r),
-            Math.max(box.top, y - r),
-            Math.min(box.right, x + r),
-            Math.min(box.bottom, y + r),
-          ),
-        )
-        .filter((pixels) => pixels > 0);
-      // Without lights each sprite goes straight onto the picture; with them into three sums.
+        .map((light) => ({ light, pixels: litArea(light, box) }))
+        .filter(({ pixels }) => pixels > 0);
+      const reached = reaching.length > 0;
+      // Without lights each sprite goes straight onto the picture; with them into three sums, and one more for rims.
+      const sums = reaching.some(({ light }) => light.rim) ? 4 : 3;
       for (const { box: own } of sprites)
-        sum += (reached.length > 0 ? 3 : 1) * area(own.left, own.top, own.right, own.bottom);
-      // Clearing three sums and the light, and laying the layer over the picture.
-      if (reached.length > 0) sum += 5 * area(box.left, box.top, box.right, box.bottom);
-      // An octagon round the circle covers 0.828 of its box.
-      for (const pixels of reached) sum += 0.828 * pixels;
+        sum += (reached ? sums : 1) * area(own.left, own.top, own.right, own.bottom);
+      // Clearing the sums and the light, that of rims too, and laying the layer over the picture.
+      if (reached) sum += (sums + (sums === 4 ? 3 : 2)) * area(box.left, box.top, box.right, box.bottom);
+      for (const { pixels } of reaching) sum += pixels;
     }
-    for (const { x, y, reachPx, air, plane: own } of lights) {
-      if (own === plane && air > 0) sum += 0.828 * area(x - reachPx, y - reachPx, x + reachPx, y + reachPx);
-    }
+    for (const light of lights) if (light.plane === plane && light.air > 0) sum += litArea(light, EVERYWHERE);
   });
   return sum;
 }

@@ -166,9 +166,11 @@ test('what is seen when lit shows only where light falls, and the work lamp show
     [110, 68, [0, 51, 0]],
   ]);
   await page.keyboard.press('w');
-  await expect
-    .poll(async () => await page.getByRole('button', { name: 'Work lamp' }).getAttribute('aria-pressed'))
-    .toBe('true');
+  await expect(page.getByRole('button', { name: 'Work lamp' })).toHaveAttribute('aria-pressed', 'true');
+  // Under the work lamp's 0.65 with a gain of 4 all of it is there, lit by both; under a wipe nothing of that is.
+  await expectColours(page, [[300, 65, [0, 217, 0]]]);
+  await page.getByLabel('Wipe').selectOption('shadows');
+  await expectColours(page, [[300, 65, [40, 40, 40]]]);
 });
 
 test('without a graphics card that can draw, a still picture stands in and follows what is changed', async ({

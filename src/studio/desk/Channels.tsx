@@ -47,7 +47,7 @@ function LightChannel({ id }: { id: string }) {
           aria-checked={light.shadows}
           aria-label={`Shadows of ${light.name}`}
           title={light.shadows ? 'Throws shadows' : 'Throws no shadows'}
-          className={`w-full cursor-pointer text-left text-small leading-[14px] whitespace-nowrap ${light.shadows ? 'text-ash' : 'text-signal'}`}
+          className={`w-full cursor-pointer text-left text-small leading-[14px] whitespace-nowrap ${light.shadows || light.rim ? 'text-ash' : 'text-signal'}`}
           onClick={() => studio.set('Shadows', 'lights', id, { shadows: !light.shadows })}
         >
           {light.shadows ? 'shadows' : 'no shadows'}

@@ -44,7 +44,7 @@ export function LightToolBay() {
           <p className="pt-1 text-ash">{ABOUT[kind]}</p>
         </Column>
         {kind === 'gobo' && (
-          <Column title="Its picture">
+          <Column title="Shaped by">
             <Choice
               label="Picture"
               value={goboId ?? ''}

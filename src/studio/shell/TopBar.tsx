@@ -105,7 +105,11 @@ function WipeAndPlay() {
         type="button"
         className="key"
         aria-pressed={workLamp}
-        title="Lights the stage for you alone (W)"
+        title={
+          plays || wipe !== 'none'
+            ? 'Lights the stage for you alone (W); out while the day plays and under a wipe'
+            : 'Lights the stage for you alone (W)'
+        }
         onClick={() => commandOf('work-lamp').run(studio)}
       >
         Work lamp

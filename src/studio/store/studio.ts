@@ -25,14 +25,12 @@ import { JournalWriter, readJournal, type Journal } from './journal';
 import { createLive, type LiveStore } from './live';
 import { LongWork } from './long-work';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
+import { passingOf, type WipeSide } from './passing-of';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
 import { SceneSync } from './sync';
-
-/** How bright the work lamp is. */
-const WORK_LAMP_LEVEL = 0.65;
 
 export type StudioInfo = Omit<OpenScene, 'document' | 'revision'>;
 
@@ -171,19 +169,8 @@ export class Studio {
   }
 
   /** What lasts only while looking, for one side of the wipe. */
-  passing(side: 'all' | 'left-out'): Passing {
-    const { solo, muted, soloPlanes, workLamp, wipe, tool, bench } = this.desk.getState();
-    const draws = bench === 'stage' && (tool === 'outline' || tool === 'line');
-    const leftOut = side === 'left-out';
-    return {
-      solo,
-      muted,
-      soloPlanes,
-      workLamp: workLamp || draws ? WORK_LAMP_LEVEL : 0,
-      unlit: leftOut && wipe === 'unlit',
-      relief: !(leftOut && wipe === 'relief'),
-      shadows: !(leftOut && wipe === 'shadows'),
-    };
+  passing(side: WipeSide): Passing {
+    return passingOf(this.desk.getState(), this.live.getState(), side);
   }
 
   /** The scene as it is looked at: a trial ambient in the place of the recorded one. */
