@@ -24,10 +24,10 @@ interface Gathered {
 }
 
 export class LayerPass {
-  /** Albedo, normal and glow; and the first two alone, for layers in which nothing glows. */
+  /** Albedo, normal, and glow or rims; and the first two alone, for layers that have neither. */
   private whole: Target | null = null;
   private dark: Target | null = null;
-  /** With rims; made when the first of them is lit. */
+  /** With both glow and rims; made when the first such layer is lit. */
   private rims: Target | null = null;
 
   constructor(
@@ -85,7 +85,7 @@ export class LayerPass {
   private gather({ moment, plane, layer, source, picture }: LayerDraw, hasRims: boolean): Gathered {
     const { device } = this;
     const { gl } = device;
-    const hasGlow = hasRims || this.sprites.glows(layer.sprites, moment, source);
+    const hasGlow = this.sprites.glows(layer.sprites, moment, source);
     const target = this.targetFor(picture, hasGlow, hasRims);
     device.bind(target);
     gl.clearColor(0, 0, 0, 0);
@@ -99,9 +99,9 @@ export class LayerPass {
 
   private targetFor({ width, height }: Target, hasGlow: boolean, hasRims: boolean): Target {
     const { device } = this;
-    if (hasRims) return (this.rims ??= device.target(width, height, 'float', 4));
+    if (hasRims && hasGlow) return (this.rims ??= device.target(width, height, 'float', 4));
     this.whole ??= device.target(width, height, 'float', 3);
-    if (hasGlow) return this.whole;
+    if (hasGlow || hasRims) return this.whole;
     return (this.dark ??= device.partOf(this.whole, 2));
   }
 
@@ -115,7 +115,7 @@ export class LayerPass {
     const { device } = this;
     const isSeenWhenLit = layer.seenGain !== null && !moment.unlit;
     const there = (Object.keys(sums) as (keyof LayerSums)[]).filter((name) => sums[name] !== null);
-    const [albedo, , glow, rims] = target.textures;
+    const [albedo, , third, fourth] = target.textures;
     device.bind(picture);
     device.blend('over');
     device.program(compositeProgram({ sums: there, hasGlow, isSeenWhenLit })).use(
@@ -129,8 +129,8 @@ export class LayerPass {
       },
       {
         u_albedo: albedo,
-        ...(hasGlow ? { u_glow: glow } : {}),
-        ...(hasRims && sums.rim ? { u_rims: rims } : {}),
+        ...(hasGlow ? { u_glow: third } : {}),
+        ...(hasRims && sums.rim ? { u_rims: hasGlow ? fourth : third } : {}),
         ...Object.fromEntries(there.map((name) => [`u_${name}`, sums[name]!.textures[0]])),
       },
     );

@@ -46,7 +46,8 @@ export class PictureCache {
   private space: LightSpace = 'linear';
   private packs: ShelfPack[] = [];
   private pages: PictureArrays | null = null;
-  private bytes = 0;
+  /** Bytes of all pictures that are kept. */
+  bytes = 0;
   /** How often pixels were brought to the GPU. */
   uploads = 0;
 

@@ -31,6 +31,15 @@ export type DrawnPass =
 /** @param show draws what the pass came to: the picture so far, or a shadow */
 export type PassWatch = (pass: DrawnPass, ms: number, show: () => Target) => void;
 
+export interface GpuMemory {
+  /** Of everything: targets, pictures, masks. */
+  allBytes: number;
+  pictureBytes: number;
+  maskBytes: number;
+  /** Of what lights are added up in. */
+  format: string;
+}
+
 type Passed = (pass: DrawnPass, show?: () => Target) => void;
 
 /** Where a finished picture goes on the canvas, in device pixels. */
@@ -198,6 +207,16 @@ export class Renderer {
       watch(pass, ms, show);
       if (isScissored) gl.enable(gl.SCISSOR_TEST);
       start = performance.now();
+    };
+  }
+
+  /** What lies on the graphics card. */
+  get memory(): GpuMemory {
+    return {
+      allBytes: this.device.bytes,
+      pictureBytes: this.pictures.bytes,
+      maskBytes: this.masks.bytes,
+      format: this.device.floats.name,
     };
   }
 

@@ -105,7 +105,9 @@ export function spriteProgram({
     ['LIT', (traits & SELF_LIT) !== 0],
   ] as const;
   const on = defines.filter(([, is]) => is).map(([name]) => name);
-  const head = on.map((name) => `#define ${name}\n`).join('');
+  // Where nothing glows, rims stand in the place of what does.
+  const rimsAt = `#define RIMS_AT ${hasGlow ? 3 : 2}\n`;
+  const head = on.map((name) => `#define ${name}\n`).join('') + (hasRims ? rimsAt : '');
   return {
     name: `sprites ${on.join(' ')}`,
     vertex: VERTEX,
@@ -139,7 +141,7 @@ layout(location = 1) out vec4 normal;
 layout(location = 2) out vec4 glow;
 #endif
 #ifdef RIMS
-layout(location = 3) out vec4 rims;
+layout(location = RIMS_AT) out vec4 rims;
 #endif
 #else
 uniform vec3 u_light;

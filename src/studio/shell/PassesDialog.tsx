@@ -3,7 +3,9 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Image } from '@/core/raster/image';
 import { useDesk, useStudio } from '../context';
-import type { FramePass } from '../stage/frame-passes';
+import { PICTURE_BUDGET_BYTES } from '@/gpu/picture-textures';
+import { MASK_BUDGET_BYTES } from '@/gpu/shadow-masks';
+import type { Frame } from '../stage/frame-passes';
 import { stageOf } from '../stage/stage-registry';
 
 /** The passes of a frame: how long each takes, and what the picture is after it. */
@@ -26,12 +28,15 @@ export function PassesDialog() {
   );
 }
 
+const megabytes = (bytes: number) => Math.round(bytes / 1024 / 1024);
+
 function Passes() {
   const studio = useStudio();
-  const [passes] = useState<FramePass[] | null>(() => stageOf(studio)?.passes() ?? null);
-  const [chosen, setChosen] = useState(() => (passes?.length ?? 1) - 1);
-  if (!passes)
+  const [frame] = useState<Frame | null>(() => stageOf(studio)?.passes() ?? null);
+  const [chosen, setChosen] = useState(() => (frame?.passes.length ?? 1) - 1);
+  if (!frame)
     return <p className="text-ash">The graphics card draws nothing here; there are no passes to show.</p>;
+  const { passes, memory } = frame;
   const most = Math.max(...passes.map(({ ms }) => ms));
   const whole = passes.reduce((sum, { ms }) => sum + ms, 0);
   return (
@@ -60,7 +65,14 @@ function Passes() {
           <span>{whole.toFixed(1)} ms</span>
         </li>
       </ol>
-      <Picture image={passes[chosen].picture} name={`The picture after ${passes[chosen].words}`} />
+      <div className="min-w-0">
+        <Picture image={passes[chosen].picture} name={`The picture after ${passes[chosen].words}`} />
+        <p className="figure pt-2 text-ash">
+          pictures {megabytes(memory.pictureBytes)} of {megabytes(PICTURE_BUDGET_BYTES)} MB · shadows{' '}
+          {megabytes(memory.maskBytes)} of {megabytes(MASK_BUDGET_BYTES)} MB · all{' '}
+          {megabytes(memory.allBytes)} MB · light in {memory.format}
+        </p>
+      </div>
     </div>
   );
 }

@@ -4,8 +4,14 @@ import { momentAt } from '@/core/moment/moment-at';
 import type { Moment, View } from '@/core/moment/moment';
 import type { Image } from '@/core/raster/image';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import type { DrawnPass, Renderer } from '@/gpu/renderer';
+import type { DrawnPass, GpuMemory, Renderer } from '@/gpu/renderer';
 import type { Studio } from '../store/studio';
+
+/** A frame's passes, and what lies on the graphics card after it. */
+export interface Frame {
+  passes: FramePass[];
+  memory: GpuMemory;
+}
 
 export interface FramePass {
   words: string;
@@ -14,7 +20,7 @@ export interface FramePass {
 }
 
 /** Draws the frame that is shown once more, waiting after each pass. */
-export function framePasses(studio: Studio, renderer: Renderer, view: View): FramePass[] {
+export function framePasses(studio: Studio, renderer: Renderer, view: View): Frame {
   const scene = studio.shown();
   const { clockHours, seconds } = studio.live.getState();
   const moment = momentAt(scene, clockHours, seconds, studio.passing('all'), view);
@@ -27,7 +33,7 @@ export function framePasses(studio: Studio, renderer: Renderer, view: View): Fra
     passes.push({ words: words(pass), ms, picture: { width, height, data: renderer.read(show()) } });
   });
   renderer.wait(finished);
-  return passes;
+  return { passes, memory: renderer.memory };
 }
 
 /** What passes are called: by the names of planes and lights. */

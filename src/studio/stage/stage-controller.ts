@@ -23,7 +23,7 @@ import type { Tool, ToolEvent } from '../tools/tool';
 import { drawStageMarks } from './stage-marks';
 import { handleAt } from './handles';
 import { wheeledLevel } from './isolux';
-import { framePasses, type FramePass } from './frame-passes';
+import { framePasses, type Frame } from './frame-passes';
 import { keepView } from './kept-view';
 import { livesOf } from './lives';
 import { MiniView } from './mini-view';
@@ -135,13 +135,13 @@ export class StageController {
   }
 
   /** The passes of the frame that is shown; null where the graphics card draws none. */
-  passes(): FramePass[] | null {
+  passes(): Frame | null {
     const { renderer, studio } = this;
     if (!renderer || renderer.gl.isContextLost()) return null;
     const { view } = drawnFor(studio.live.getState(), this.size, settingsOf(studio.shown()).pixelArt);
-    const passes = framePasses(studio, renderer, view);
+    const frame = framePasses(studio, renderer, view);
     this.touch();
-    return passes;
+    return frame;
   }
 
   /** Escape. @returns whether anything was cancelled */
