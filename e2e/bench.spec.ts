@@ -223,7 +223,7 @@ test('a bundle opens in another project as the same scene, pixel for pixel', asy
   await openDemo(page, '?bench=stage&hour=19.20&at=2.00');
   await expect(page.getByRole('button', { name: 'Pick Platform lamp' })).toBeVisible();
   const settled = async () => {
-    await page.waitForLoadState('networkidle');
+    await expect(stage(page)).toHaveAttribute('aria-busy', 'false');
     let last = (await stagePixels(page)).data;
     await expect
       .poll(async () => {

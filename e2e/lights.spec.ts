@@ -66,6 +66,24 @@ test('an area light is dragged out, its points are pulled, taken away and added,
     [230, 172, BLACK],
     [150, 190, BLACK],
   ]);
+  // A hole in its middle, moved as a whole, and taken away point by point.
+  await page.getByRole('button', { name: 'Cut a hole' }).click();
+  await expectColours(page, [
+    [150, 140, BLACK],
+    [150, 112, RED],
+  ]);
+  await page.keyboard.down('Alt');
+  await dragScene(page, [130, 124], [112, 136]);
+  await page.keyboard.up('Alt');
+  await expectColours(page, [
+    [162, 142, RED],
+    [118, 160, BLACK],
+  ]);
+  for (const corner of [112, 152]) {
+    const [x, y] = await onStage(page, corner, 136);
+    await stage(page).dblclick({ position: { x, y } });
+  }
+  await expectColours(page, [[118, 160, RED]]);
   await dragScene(page, [200, 180], [260, 180]);
   await expectColours(page, [[230, 172, RED]]);
   // A double click on that point takes it away: three are left.
@@ -173,32 +191,70 @@ test('what is seen when lit shows only where light falls, and the work lamp show
   await expectColours(page, [[300, 65, [40, 40, 40]]]);
 });
 
-test('without a graphics card that can draw, a still picture stands in and follows what is changed', async ({
-  page,
-}) => {
-  await page.addInitScript(() => {
-    const get = HTMLCanvasElement.prototype.getContext as (...all: unknown[]) => unknown;
-    HTMLCanvasElement.prototype.getContext = function (
-      this: HTMLCanvasElement,
-      kind: string,
-      ...rest: unknown[]
-    ) {
-      return kind === 'webgl2' ? null : get.call(this, kind, ...rest);
-    } as never;
+/** What can be wrong with a graphics card, as it shows to a page; and what is said of it. */
+const FAULTS: { name: string; spoil: () => void; words: RegExp }[] = [
+  {
+    name: 'gives no WebGL 2',
+    spoil: () => {
+      const get = HTMLCanvasElement.prototype.getContext as (...all: unknown[]) => unknown;
+      HTMLCanvasElement.prototype.getContext = function (
+        this: HTMLCanvasElement,
+        kind: string,
+        ...rest: unknown[]
+      ) {
+        return kind === 'webgl2' ? null : get.call(this, kind, ...rest);
+      } as never;
+    },
+    words: /gives no WebGL 2.*A still picture is shown instead/,
+  },
+  {
+    name: 'has no float targets',
+    spoil: () => {
+      WebGL2RenderingContext.prototype.getExtension = () => null;
+    },
+    words: /cannot draw into float textures.*A still picture is shown instead/,
+  },
+  {
+    name: 'takes small textures alone',
+    spoil: () => {
+      const { getParameter } = WebGL2RenderingContext.prototype;
+      WebGL2RenderingContext.prototype.getParameter = function (name: number) {
+        return name === WebGL2RenderingContext.MAX_TEXTURE_SIZE ? 256 : getParameter.call(this, name);
+      };
+    },
+    words: /takes pictures of up to 256 px a side, and .* px are wanted.*A still picture is shown instead/,
+  },
+  {
+    name: 'does not compile a shader',
+    spoil: () => {
+      const { shaderSource } = WebGL2RenderingContext.prototype;
+      WebGL2RenderingContext.prototype.shaderSource = function (shader, source) {
+        shaderSource.call(this, shader, source.replace('void main()', 'void main(nothing)'));
+      };
+    },
+    words: /^Shader of .* does not compile.*A still picture is shown instead/,
+  },
+];
+
+for (const { name, spoil, words } of FAULTS) {
+  test(`where the graphics card ${name}, that is said, and a still picture stands in and follows changes`, async ({
+    page,
+  }) => {
+    await page.addInitScript(spoil);
+    await openDocument(page, lampScene(), {});
+    await expect(page.getByText(words)).toBeVisible();
+    await expectColours(page, [
+      [92, 66, RED],
+      [200, 60, BLACK],
+    ]);
+    await dragScene(page, [100, 60], [200, 60]);
+    await page.keyboard.press('Escape');
+    await expectColours(page, [
+      [192, 66, RED],
+      [92, 66, BLACK],
+    ]);
   });
-  await openDocument(page, lampScene(), {});
-  await expect(page.getByText(/gives no WebGL 2.*A still picture is shown instead/)).toBeVisible();
-  await expectColours(page, [
-    [92, 66, RED],
-    [200, 60, BLACK],
-  ]);
-  await dragScene(page, [100, 60], [200, 60]);
-  await page.keyboard.press('Escape');
-  await expectColours(page, [
-    [192, 66, RED],
-    [92, 66, BLACK],
-  ]);
-});
+}
 
 test('a lost graphics context comes back by itself, with all that was drawn', async ({ page }) => {
   const scene = lampScene();

@@ -12,5 +12,8 @@ export const CHROMIUM_LAUNCH = {
     '--disable-sync',
     '--no-first-run',
     '--disable-quic',
+    // The page itself is drawn without GL: what is software in any case takes half as long that way.
+    '--disable-gpu-compositing',
+    '--disable-gpu-rasterization',
   ],
 };

@@ -55,6 +55,8 @@ export class Device {
   /** Bytes of all textures that are alive. */
   bytes = 0;
   readonly floats: FloatFormat;
+  /** The longest side of a texture that the card takes, px. */
+  private readonly longestSide: number;
   private readonly programs = new Map<string, Program>();
   private readonly textureBytes = new Map<WebGLTexture, number>();
   private readonly targets = new Set<Target>();
@@ -69,6 +71,7 @@ export class Device {
     gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
     gl.pixelStorei(gl.UNPACK_PREMULTIPLY_ALPHA_WEBGL, false);
     gl.disable(gl.DITHER);
+    this.longestSide = gl.getParameter(gl.MAX_TEXTURE_SIZE) as number;
     this.floats = chooseFloats(gl);
     this.emptyVertexArray = gl.createVertexArray()!;
   }
@@ -89,6 +92,7 @@ export class Device {
     bytesPerPixel: number,
   ): WebGLTexture {
     const { gl } = this;
+    this.checkSize(width, height);
     const texture = gl.createTexture()!;
     gl.bindTexture(gl.TEXTURE_2D, texture);
     gl.texImage2D(gl.TEXTURE_2D, 0, internal, width, height, 0, format, type, data);
@@ -111,6 +115,7 @@ export class Device {
     bytesPerPixel: number,
   ): WebGLTexture {
     const { gl } = this;
+    this.checkSize(width, height);
     const texture = gl.createTexture()!;
     gl.bindTexture(gl.TEXTURE_2D_ARRAY, texture);
     gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 1, internal, width, height, layers);
@@ -120,6 +125,13 @@ export class Device {
     this.textureBytes.set(texture, bytes);
     this.bytes += bytes;
     return texture;
+  }
+
+  private checkSize(width: number, height: number): void {
+    if (Math.max(width, height) <= this.longestSide) return;
+    throw new GpuFault(
+      `This graphics card takes pictures of up to ${this.longestSide} px a side, and ${width} x ${height} px are wanted.`,
+    );
   }
 
   dropTexture(texture: WebGLTexture): void {

@@ -10,7 +10,7 @@ export function conventions(name: string, scene: SceneDocument, files: Record<st
       : 'Lighting and compositing happen on the encoded sRGB values (`lightSpace` is `display`).';
   const art = settings.pixelArt
     ? "Pixel art: lit and drawn at one output pixel for a scene px, art read by the nearest texel, then enlarged by whole steps. Shadow edges are crisp: visibility is taken at the pixel's centre."
-    : 'Painted art: lit at output pixels; four texels, each decoded and premultiplied, are weighted. Visibility is the mean of four places in the pixel: (-1, -3), (3, -1), (1, 3), (-3, 1), in eighths of a pixel from its centre.';
+    : 'Painted art: lit at output pixels; four texels, each decoded and premultiplied, are weighted; shown below half its size it is read from a picture halved exactly (means over blocks of the frame, premultiplied, in light space; normals brought back to unit length), as often as leaves it at half of that or more. Visibility is the mean of four places in the pixel: (-1, -3), (3, -1), (1, 3), (-3, 1), in eighths of a pixel from its centre.';
   const rows = Object.entries(files).map(
     ([id, file]) => `| \`${id}\` | ${scene.artworks[id].name} | \`art/${file}.png\` |`,
   );

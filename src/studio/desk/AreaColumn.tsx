@@ -1,6 +1,7 @@
 'use client';
+import { LIMITS } from '@/core/limits';
 import { Choice, Column, Key, Row } from '../controls/small';
-import { STARTERS, STARTER_WORDS, startedArea, type Starter } from '../store/area-starters';
+import { STARTERS, STARTER_WORDS, startedArea, withHole, type Starter } from '../store/area-starters';
 import type { LookAdapter } from './look-adapter';
 import { LookNumber } from './LookFields';
 
@@ -34,9 +35,18 @@ export function AreaColumn({ of }: { of: LookAdapter }) {
           <LookNumber of={of} field="turnDeg" label="Turn" low={-180} high={180} unit="°" digits={0} />
         </>
       )}
-      {kind === 'ambient' && outlines.length > 0 && (
+      {outlines.length > 0 && (
         <Row label="">
-          <Key onClick={() => of.commit({ outlines: [], smooth: [] })}>Everywhere</Key>
+          <Key
+            title="Cuts another outline out of it; a double click on its points takes it away again"
+            disabled={outlines.length >= LIMITS.outlines}
+            onClick={() => of.commit(withHole(of.look))}
+          >
+            Cut a hole
+          </Key>
+          {kind === 'ambient' && (
+            <Key onClick={() => of.commit({ outlines: [], smooth: [] })}>Everywhere</Key>
+          )}
         </Row>
       )}
     </Column>

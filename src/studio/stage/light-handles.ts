@@ -169,7 +169,7 @@ function goboHandles(id: string, light: Light, figure: Affine, nearPx: number): 
 export function pulledLight(
   scene: SceneDocument,
   handle: Exclude<LightHandle, { kind: 'isolux' }>,
-  to: { x: number; y: number; shift: boolean },
+  to: { x: number; y: number; shift: boolean; alt: boolean },
   seconds: number,
 ): Partial<Light> | null {
   const light = scene.lights[handle.id];
@@ -206,10 +206,15 @@ export function pulledLight(
     }
     case 'area point': {
       const [u, v] = applyTo(figure, to.x, to.y).map((at) => Math.round(at * 10) / 10);
-      const outlines = light.outlines.map((points, o) =>
-        o === handle.outline ? points.toSpliced(2 * handle.point, 2, u, v) : points,
-      );
-      return { outlines };
+      const pulled = (points: number[]) => {
+        if (!to.alt) return points.toSpliced(2 * handle.point, 2, u, v);
+        // All of its outline goes along.
+        const by = [u - points[2 * handle.point], v - points[2 * handle.point + 1]];
+        return points.map((at, i) => at + by[i % 2]);
+      };
+      return {
+        outlines: light.outlines.map((points, o) => (o === handle.outline ? pulled(points) : points)),
+      };
     }
   }
 }

@@ -33,6 +33,10 @@ import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './v
 
 /** Flames are drawn at most this often. */
 const FLAME_FRAME_MS = 30;
+/** Between two frames of flames the graphics card rests for this share of what it works on one: a hand is never kept waiting. */
+const REST = 0.5;
+/** But they never stand for longer, as after a first frame that took long. */
+const LONGEST_PAUSE_MS = 400;
 /** Costs are told at most this often. */
 const COUNT_MS = 250;
 /** How near counts as on, CSS px. */
@@ -260,7 +264,9 @@ export class StageController {
     if (bench !== 'stage' && bench !== 'time') return;
     if (this.renderer && !this.renderer.gl.isContextLost() && this.mini.tend(this.renderer, now))
       this.dirty = true;
-    if (!this.dirty && !(lives && now - this.lastFrame >= FLAME_FRAME_MS)) return;
+    const worked = (1 + REST) * (this.renderer?.clock.ms ?? 0);
+    const pause = Math.max(FLAME_FRAME_MS, Math.min(LONGEST_PAUSE_MS, worked));
+    if (!this.dirty && !(lives && now - this.lastFrame >= pause)) return;
     this.dirty = false;
     this.lastFrame = now;
     this.draw();
@@ -286,6 +292,7 @@ export class StageController {
     const ms = this.renderer?.clock.ms ?? performance.now() - start;
     elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${ms.toFixed(1)} ms  ${costWords(studio.costs.getState())}`;
     elements.hint.textContent = this.tool.hint();
+    elements.marks.ariaBusy = String(!studio.pictures.isComplete);
   }
 
   private drawPicture(renderer: Renderer): void {

@@ -29,6 +29,25 @@ export function startedArea(starter: Starter): Partial<LightLook> {
   return { outlines: [points], smooth: [smooth], featherPx };
 }
 
+/** How large a new hole is beside the outline that it is cut from. */
+const HOLE_SHARE = 0.4;
+
+/** Another outline in the middle of the first: what lies in two is dark, by the even-odd rule. */
+export function withHole({ outlines, smooth }: Pick<LightLook, 'outlines' | 'smooth'>): Partial<LightLook> {
+  const along = (axis: 0 | 1) => outlines[0].filter((_, i) => i % 2 === axis);
+  const side = (axis: 0 | 1): [number, number] => {
+    const [low, high] = [Math.min(...along(axis)), Math.max(...along(axis))];
+    const [middle, half] = [(low + high) / 2, ((high - low) / 2) * HOLE_SHARE];
+    return [Math.round(middle - half), Math.round(middle + half)];
+  };
+  const [[left, right], [top, bottom]] = [side(0), side(1)];
+  const whole = outlines.map((_, i) => smooth[i] ?? []);
+  return {
+    outlines: [...outlines, [left, top, right, top, right, bottom, left, bottom]],
+    smooth: [...whole, []],
+  };
+}
+
 /** A light that becomes an area has a shape to begin with. */
 export function withKind(look: LightLook, kind: LightLook['kind']): Partial<LightLook> {
   const needsShape = kind === 'area' && look.outlines.length === 0;

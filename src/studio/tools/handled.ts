@@ -41,7 +41,12 @@ export function handled(
     case 'gobo corner':
     case 'area point': {
       const at = handle.kind === 'area point' ? pointAt(studio, to) : to;
-      const fields = pulledLight(base, handle, { ...at, shift: to.shift }, studio.live.getState().seconds);
+      const fields = pulledLight(
+        base,
+        handle,
+        { ...at, shift: to.shift, alt: to.alt },
+        studio.live.getState().seconds,
+      );
       return one(fields && change(base, 'lights', handle.id, fields), fields ? wordsOf(fields) : '');
     }
     case 'turn': {

@@ -201,7 +201,8 @@ export class PickTool implements Tool {
   }
 }
 
-const OUTLINE_HINT = 'Drag a point, Shift-click smooths it; a double click takes one away or adds one';
+const OUTLINE_HINT =
+  'Drag a point, with Alt its whole outline; Shift-click smooths it; a double click takes one away or adds one';
 const LIGHT_HINTS: Record<LightKind, string> = {
   point: 'Drag a line of equal light, or hold Alt and turn the wheel for its level',
   spot: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
