@@ -12,6 +12,9 @@ export const LONGEST_CAST = 8;
 /** A sun from the side still throws a shape as high as this share of what throws it. */
 export const FLATTEST_CAST = 0.15;
 
+/** A sun straight above, or from the side, is off by a little of the last bits of its sines. */
+const ROUNDING = 1e-9;
+
 /** Where a shape goes for each px above the foot, as a way on the picture; null where nothing is thrown. */
 export function castWay(source: MomentSource, viewTiltDeg: number): [number, number] | null {
   if (!source.parallel || viewTiltDeg <= 0) return null;
@@ -21,12 +24,12 @@ export function castWay(source: MomentSource, viewTiltDeg: number): [number, num
   const away = -source.y * sin(tilt) - source.z * cos(tilt);
   if (up <= 0) return null;
   const planar = Math.sqrt(source.x * source.x + away * away);
-  if (planar === 0) return null;
+  if (planar < ROUNDING) return [0, FLATTEST_CAST];
   const cot = Math.min(LONGEST_CAST, planar / up);
   const across = (-cot * source.x) / planar;
   const down = (cot * away * sin(tilt)) / planar;
   if (Math.abs(down) >= FLATTEST_CAST) return [across, down];
-  return [across, down < 0 ? -FLATTEST_CAST : FLATTEST_CAST];
+  return [across, down < -ROUNDING ? -FLATTEST_CAST : FLATTEST_CAST];
 }
 
 /** The shapes of all standing sprites, for each sun that throws shadows; the lights are told which are theirs. */
