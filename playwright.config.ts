@@ -6,7 +6,7 @@ export default defineConfig({
   outputDir: '.oilwick/test-results',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   // On a machine that others share a test may starve; one that fails twice has failed.
   retries: process.env.CI ? 1 : 0,
   fullyParallel: false,

@@ -17,14 +17,17 @@ import {
   stagePixels,
 } from './helpers';
 
-/** Makes a project on the front page, and waits until it stands there as the last one. */
+/** Makes a project on the front page, and waits until it stands there: other tests make some too. */
 async function newProject(page: Page) {
-  const regions = page.getByRole('region');
   await expect(page.getByText('Reading the projects')).toBeHidden();
-  const count = await regions.count();
-  await page.getByRole('button', { name: 'New project' }).click();
-  await expect(regions).toHaveCount(count + 1);
-  return regions.last();
+  const [answer] = await Promise.all([
+    page.waitForResponse((r) => r.request().method() === 'POST' && r.url().endsWith('/api/projects')),
+    page.getByRole('button', { name: 'New project' }).click(),
+  ]);
+  const { id } = (await answer.json()) as { id: string };
+  const region = page.locator(`#project-${id}`);
+  await expect(region).toBeVisible();
+  return region;
 }
 
 async function openDemo(page: Page, query: string): Promise<void> {

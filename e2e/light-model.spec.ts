@@ -1,5 +1,6 @@
 /** What else the light model holds, on the stage: ambient by an outline, suns, drawn falloffs, colours, blends, passes. */
 import { expect, test, type Page } from '@playwright/test';
+import { stopsTable } from '../src/core/moment/tables';
 import { newOccluder } from '../src/core/scene/defaults';
 import { decodePng } from '../src/core/raster/png';
 import { clickScene, dragScene, expectColours, openDocument, pixelAt, saved, stage } from './helpers';
@@ -125,10 +126,12 @@ test('a falloff is drawn by its points, colours run outward, and bands cut it in
   await outward.click({ position: { x: bar.width - 3, y: bar.height / 2 } });
   await page.getByLabel('Colour of the chosen stop').fill('#ff0000');
   await page.getByLabel('Colour of the chosen stop').blur();
-  // A thirtieth of the way from white, and as far from red.
+  // At a fifth and at four fifths of the way, clear of all handles.
+  const table = stopsTable('#ffffff', [{ at: 1, colour: '#ff0000' }], 'display');
+  const mixed = (u: number) => [0, 1, 2].map((c) => 200 * table[3 * Math.round(u * 256) + c]);
   await expectColours(page, [
-    [240, 139, [200, 195, 193]],
-    [240, 251, [200, 11, 6]],
+    [240, 135 + 24, mixed(0.2)],
+    [240, 135 + 96, mixed(0.8)],
   ]);
   await saved(page);
 });

@@ -11,7 +11,7 @@ export function ProjectPanel({ project, inBin, act }: { project: ProjectEntry; i
     ? project.scenes.filter((scene) => scene.isBinned)
     : project.scenes.filter((scene) => !scene.isBinned);
   return (
-    <section aria-label={project.name} className="mb-6">
+    <section id={`project-${project.id}`} aria-label={project.name} className="mb-6">
       <div className="mb-2 flex items-center gap-2 border-b border-line pb-1">
         <NameField
           name={project.name}
