@@ -8,6 +8,7 @@ import { measureEdits, measureLarge } from './large';
 import type { ReliefTask } from './relief-worker';
 
 const ROUNDS = 21;
+const HEAVY_ROUNDS = 5;
 /** Ratio of sums and median of ratios may differ by this much before a run is marked as unsteady. */
 const UNSTEADY = 0.15;
 
@@ -35,22 +36,18 @@ const RELIEF_TASKS: (ReliefTask & { rounds: number })[] = [
 
 const median = (values: number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];
 
-async function main(): Promise<void> {
-  const browser = await chromium.launch(CHROMIUM_LAUNCH);
-  const page = await browser.newPage();
-  await page.addScriptTag({ content: await pageBundle('benchmarks/stage-page.ts') });
-  const rounds: Measured[][] = [];
-  for (let i = 0; i < ROUNDS; i++) {
-    rounds.push(
-      await page.evaluate(() =>
-        (window as unknown as { stageBenchmark: { round(): Measured[] } }).stageBenchmark.round(),
-      ),
-    );
-  }
-  const about = await page.evaluate(() =>
-    (window as unknown as { stageBenchmark: { about(): object } }).stageBenchmark.about(),
-  );
-  const cases = rounds[0].map(({ name }, k) => {
+interface StagePage {
+  stageBenchmark: {
+    round(): Measured[];
+    heavy(): Measured[];
+    about(): object;
+    core(): Record<string, number>;
+  };
+}
+
+/** Of each case the ratio of sums to its limit, and the median of ratios: where both differ the run was unsteady. */
+function summary(rounds: readonly Measured[][]) {
+  return rounds[0].map(({ name }, k) => {
     const all = rounds.map((round) => round[k]);
     const ratio = all.reduce((sum, m) => sum + m.ms, 0) / all.reduce((sum, m) => sum + m.limitMs, 0);
     const medianRatio = median(all.map((m) => m.ms / m.limitMs));
@@ -64,9 +61,23 @@ async function main(): Promise<void> {
       unsteady: Math.abs(ratio / medianRatio - 1) > UNSTEADY,
     };
   });
-  const core = await page.evaluate(() =>
-    (window as unknown as { stageBenchmark: { core(): Record<string, number> } }).stageBenchmark.core(),
-  );
+}
+
+async function main(): Promise<void> {
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
+  const page = await browser.newPage();
+  await page.addScriptTag({ content: await pageBundle('benchmarks/stage-page.ts') });
+  const measured = async (method: 'round' | 'heavy', count: number) => {
+    const rounds: Measured[][] = [];
+    for (let i = 0; i < count; i++)
+      rounds.push(
+        await page.evaluate((name) => (window as unknown as StagePage).stageBenchmark[name](), method),
+      );
+    return summary(rounds);
+  };
+  const cases = [...(await measured('round', ROUNDS)), ...(await measured('heavy', HEAVY_ROUNDS))];
+  const about = await page.evaluate(() => (window as unknown as StagePage).stageBenchmark.about());
+  const core = await page.evaluate(() => (window as unknown as StagePage).stageBenchmark.core());
   const worker = await pageBundle('benchmarks/relief-worker.ts');
   const relief = await page.evaluate(
     async ({ source, tasks }) => {

@@ -161,6 +161,7 @@ function prepare() {
       });
       return [...frames, ...lights.round()];
     },
+    heavy: () => lights.heavy(),
     core: () => coreFigures(),
     about: () => ({
       format: renderer.device.floats.name,

@@ -30,6 +30,10 @@ try {
   };
   await open('bench=stage&hour=19.2&at=2.00&pick=lights:light-platform');
   await shoot('stage');
+  await page.keyboard.press('Alt+p');
+  await page.getByRole('button', { name: /^Shadow of Platform lamp/ }).click();
+  await shoot('passes');
+  await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   await page.getByLabel('Wipe').selectOption('unlit');
   await shoot('wipe');
