@@ -27,7 +27,7 @@ function shadowed(light: Partial<Light>, occluders: Partial<Occluder>[]): Moment
 /** Whether the way from p to s is stopped: it leaves a closed outline, or meets a line, more than a hair from p. */
 function isStopped(
   { pieces, closed, staturePx }: MomentOccluder,
-  { source }: MomentLight,
+  { source, size }: MomentLight,
   [px, py]: readonly number[],
   [sx, sy]: readonly number[],
 ): boolean {
@@ -42,7 +42,8 @@ function isStopped(
       if (turn === 0) continue;
       const t = ((ax - px) * ey - (ay - py) * ex) / turn;
       const u = ((ax - px) * dy - (ay - py) * dx) / turn;
-      if (t * whole <= 0.01 || t >= 1 || u < 0 || u >= 1) continue;
+      const upTo = size === 0 ? whole - 0.01 : whole;
+      if (t * whole <= 0.01 || t * whole >= upTo || u < 0 || u >= 1) continue;
       // A closed edge counts for points on its outer side: its interior lies on the left, y down.
       if (closed && ex * (py - ay) - ey * (px - ax) <= 0) continue;
       // Over something of a stature light passes where it is higher: the ray rises to the light's height.
@@ -148,5 +149,16 @@ describe('soft shadows against many rays', () => {
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('a lamp upon the edge of an outline', () => {
+  it('lights all of its outer side without a speckle', () => {
+    const wall = { outlines: [[20, 10.3, 60, 37.7, 60, 60, 20, 60]] };
+    // On the slanting side, a third of the way along it.
+    const moment = shadowed({ x: 20 + 40 / 3, y: 10.3 + 27.4 / 3, sizePx: 0 }, [wall]);
+    const visibility = new Visibility(moment);
+    for (let x = 25.5; x < 95; x++)
+      for (let y = 0.5; y < 10; y++) expect(visibility.at(moment.lights[0], x, y)[0]).toBe(1);
   });
 });

@@ -6,7 +6,10 @@ import { isInside, sideOf } from '../geometry/outline';
 import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '../moment/moment';
 import { Chord } from './chord';
 
-/** An edge closer to the point than this does not stop its light, or every border pixel would shade itself. */
+/**
+ * An edge closer to the point than this does not stop its light, or every border pixel would shade itself; nor one closer to a
+ * light without size, or a lamp upon a wall would speckle it.
+ */
 export const NEAREST_EDGE_PX = 0.01;
 /** Parallel light comes from so far away. */
 export const FARTHEST_PX = 1e7;
@@ -71,7 +74,9 @@ export class Visibility {
     if (!this.aim(light, px, py)) return;
     for (const index of light.occluders) {
       const occluder = moment.occluders[index];
-      const farthest = farthestStop(light, occluder, this.ray.distance);
+      // A lamp upon an edge is not stopped by it, whatever rounding says of where they meet.
+      const upTo = this.ray.distance - NEAREST_EDGE_PX;
+      const farthest = Math.min(upTo, farthestStop(light, occluder, this.ray.distance));
       const isStopped =
         this.stops(occluder.pieces, !occluder.closed, farthest) ||
         (within.includes(index) && this.stops(occluder.inner, true, farthest));

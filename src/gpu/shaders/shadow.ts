@@ -111,7 +111,7 @@ bool stops(vec2 p) {
   float alongA = dot(w, pa);
   float alongB = dot(w, pb);
   float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
-  return z > ${NEAREST_EDGE_PX} && z < farthestOf(way.z) && (v_kind.y > 0.5 || acrossA < 0.0);
+  return z > ${NEAREST_EDGE_PX} && z < min(farthestOf(way.z), way.z - ${NEAREST_EDGE_PX}) && (v_kind.y > 0.5 || acrossA < 0.0);
 }
 void main() {
   vec2 p = askedPlace();
