@@ -50,7 +50,7 @@ export function BayColumns({ children }: { children: ReactNode }) {
           ))}
         </nav>
       )}
-      <div ref={strip} className="flex min-h-0 flex-1 items-start gap-[14px] overflow-auto pb-1">
+      <div ref={strip} className="flex min-h-0 flex-1 gap-[14px] overflow-auto pb-1">
         {children}
       </div>
     </>

@@ -34,7 +34,11 @@ export function TileBay({ planeId }: { planeId: string }) {
         <Palette artwork={artwork} />
       </Column>
       <Column title="Laying">
-        <div role="toolbar" aria-label="Tile tools" className="grid auto-rows-[24px] grid-cols-2 gap-1">
+        <div
+          role="toolbar"
+          aria-label="Tile tools"
+          className="mb-[6px] grid shrink-0 auto-rows-[28px] grid-cols-2 gap-1"
+        >
           {TILE_TOOLS.map((name) => (
             <TileToolKey key={name} name={name} planeId={planeId} />
           ))}
