@@ -41,8 +41,6 @@ interface Entry {
 
 export class PictureCache {
   private readonly entries = new Map<string, Entry>();
-  /** Pictures that a brush wrote into, and the pixels that it wrote into, once they are known. */
-  private readonly patched = new Map<string, PicturePixels | null>();
   private space: LightSpace = 'linear';
   private packs: ShelfPack[] = [];
   private pages: PictureArrays | null = null;
@@ -83,21 +81,11 @@ export class PictureCache {
 
   /** Writes normals into a part of a picture that is there, as under a brush. */
   patchNormals(key: string, { left, top, right, bottom }: Rect, rgba: Uint8Array): void {
-    this.patched.set(key, null);
     const place = this.entries.get(key)?.place;
     if (!place?.hasNormals) return;
     const { gl } = this.device;
     const at = { layer: place.layer, x: place.x + left, y: place.y + top };
     this.write(place.arrays.normals, at, right - left, bottom - top, gl.RGBA, rgba);
-  }
-
-  /** Whether pixels were written into since they came: smaller levels of them would be out of date. */
-  isPatched(key: string, pixels: PicturePixels): boolean {
-    const patched = this.patched.get(key);
-    if (patched === undefined) return false;
-    if (patched === null) this.patched.set(key, pixels);
-    else if (patched !== pixels) this.patched.delete(key);
-    return this.patched.has(key);
   }
 
   private put(key: string, pixels: PicturePixels): PicturePlace {

@@ -53,6 +53,13 @@ export interface Presentation {
   right: number;
 }
 
+export interface RendererOptions {
+  /** Which format lights are added up in. */
+  chooseFloats?: typeof chooseFloatFormat;
+  /** Whether painted art is read from halved levels where it is small: not where its pixels change under the hand. */
+  readsLevels?: boolean;
+}
+
 export class Renderer {
   readonly device: Device;
   readonly clock: FrameClock;
@@ -66,16 +73,15 @@ export class Renderer {
   private transfer: WebGLTexture | null = null;
   private readonly finished = new Map<string, Target>();
 
-  /** @param chooseFloats which format lights are added up in */
   constructor(
     readonly gl: WebGL2RenderingContext,
-    chooseFloats = chooseFloatFormat,
+    { chooseFloats = chooseFloatFormat, readsLevels = true }: RendererOptions = {},
   ) {
     this.device = new Device(gl, chooseFloats);
     this.clock = new FrameClock(gl);
     this.masks = new ShadowMasks(this.device);
     this.pictures = new PictureCache(this.device);
-    this.sprites = new SpriteBatch(this.device, this.pictures);
+    this.sprites = new SpriteBatch(this.device, this.pictures, readsLevels);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
     const { device, pictures, sprites, lights, masks } = this;

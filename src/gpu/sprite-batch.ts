@@ -47,6 +47,7 @@ export class SpriteBatch {
   constructor(
     private readonly device: Device,
     private readonly pictures: PictureCache,
+    private readonly readsLevels: boolean,
   ) {
     const { gl } = device;
     this.grids = new GridTextures(device);
@@ -98,9 +99,8 @@ export class SpriteBatch {
       const { key } = moment.pictures[sprite.picture];
       const pixels = source(key);
       if (!pixels) return;
-      const halvings = moment.pixelArt ? 0 : halvingsOf(sprite, moment.view);
-      if (halvings > 0 && !this.pictures.isPatched(key, pixels))
-        level = levelOf(sprite, pixels, halvings, moment.lightSpace);
+      const halvings = moment.pixelArt || !this.readsLevels ? 0 : halvingsOf(sprite, moment.view);
+      if (halvings > 0) level = levelOf(sprite, pixels, halvings, moment.lightSpace);
       place = level
         ? this.pictures.get(`${key} ${level.name}`, level.pixels, moment.lightSpace)
         : this.pictures.get(key, pixels, moment.lightSpace);

@@ -174,9 +174,11 @@ function manyInHalfFloats(): number {
     lights: [strong, ...faint],
   });
   const moment = momentAt(scene, 12, SECONDS, NOTHING_PASSING, gateView(scene));
-  const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)), (gl) => {
-    chooseFloatFormat(gl);
-    return halfFloats(gl);
+  const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)), {
+    chooseFloats: (gl) => {
+      chooseFloatFormat(gl);
+      return halfFloats(gl);
+    },
   });
   const gpu = renderer.read(renderer.render(moment, () => null));
   renderer.dispose();

@@ -47,7 +47,7 @@ export class ReliefScreen {
 
   /** @param view null where there is nothing to show */
   draw(view: ScreenView | null, sides: readonly ScreenSide[]): void {
-    this.renderer ??= new Renderer(openContext(this.canvas));
+    this.renderer ??= new Renderer(openContext(this.canvas), { readsLevels: false });
     const parts = view ? sides.map((side) => this.part(this.renderer!, view, side)) : [];
     const { width, height } = this.canvas;
     const shown = [width, height, ...parts.flatMap(({ drawn, left, right }) => [drawn, left, right])];
