@@ -2,14 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { affineOf, applyTo, inverse, normalMatrix } from './affine';
 import { atan2, cos, exp, pow, sin } from './exact';
-import {
-  edgesOfClosed,
-  edgesOfLine,
-  isInside,
-  normaliseOutlines,
-  signedArea2,
-  simplifyOutline,
-} from './outline';
+import { edgesOfClosed, edgesOfLine, isInside, signedArea2, simplifyOutline } from './outline';
+import { normaliseOutlines } from './sound-outlines';
 import { traceAlpha } from './trace';
 
 const placing = { x: 0, y: 0, turnDeg: 0, scaleX: 1, scaleY: 1, flipX: false, flipY: false };

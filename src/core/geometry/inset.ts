@@ -1,11 +1,6 @@
-/** Closed outlines drawn in by some pixels. Offsets are found by Clipper2 (Angus Johnson), on whole steps of a px. */
-import { EndType, JoinType, inflatePaths, type Paths64 } from 'clipper2-ts';
+/** Closed outlines, given as edges, drawn in by some pixels. */
 import { edgesOfClosed, type Edges } from './outline';
-
-/** Steps a px: finer than any edge is drawn, and exact in sums. */
-const STEPS = 1024;
-/** Corners are kept sharp up to this many times the inset. */
-const SHARPEST = 2;
+import { insetOutlines } from './sound-outlines';
 
 /** Rings of directed edges: each edge is followed by one that begins where it ends. Edges that close no ring are left out. */
 export function ringsOf(pieces: readonly Edges[]): number[][] {
@@ -43,14 +38,5 @@ export function ringsOf(pieces: readonly Edges[]): number[][] {
  * @returns directed edges with their interior on the left; none where nothing is left
  */
 export function insetEdges(pieces: readonly Edges[], px: number): Edges {
-  const paths: Paths64 = ringsOf(pieces).map((ring) =>
-    Array.from({ length: ring.length / 2 }, (_, i) => ({
-      x: Math.round(ring[2 * i] * STEPS),
-      y: Math.round(ring[2 * i + 1] * STEPS),
-    })),
-  );
-  // The library takes rings the other way round for outer ones.
-  const turned = paths.map((path) => path.toReversed());
-  const inset = inflatePaths(turned, -px * STEPS, JoinType.Miter, EndType.Polygon, SHARPEST);
-  return edgesOfClosed(inset.map((path) => path.toReversed().flatMap(({ x, y }) => [x / STEPS, y / STEPS])));
+  return edgesOfClosed(insetOutlines(ringsOf(pieces), px));
 }

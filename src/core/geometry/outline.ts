@@ -1,5 +1,3 @@
-import polygonClipping, { type MultiPolygon, type Ring } from 'polygon-clipping';
-import { InputFault } from '../faults';
 import { applyTo, type Affine } from './affine';
 
 /** A closed outline as flat points [x0, y0, x1, y1, ...], without the first point again at the end. */
@@ -28,77 +26,6 @@ export function mappedPoints(points: Outline, map: Affine): number[] {
   const out: number[] = [];
   for (let i = 0; i < points.length; i += 2) out.push(...applyTo(map, points[i], points[i + 1]));
   return out.map((v) => Math.round(v * 100) / 100);
-}
-
-/**
- * Closed outlines made sound: read by the even-odd rule together, crossings split, touching points joined,
- * repeated and collinear points dropped; every result has its interior on the left (holes run the other way).
- * Outlines of fewer than three points or without area vanish.
- */
-export function normaliseOutlines(outlines: readonly Outline[]): number[][] {
-  return directed(joined(outlines));
-}
-
-/** One area of several: what lies in any of them, each read by the even-odd rule by itself. */
-export function unitedOutlines(areas: readonly (readonly Outline[])[]): number[][] {
-  const sound = areas.map(joined).filter((area) => area.length > 0);
-  if (sound.length === 0) return [];
-  const [first, ...rest] = sound;
-  return directed(polygonClipping.union(first, ...rest));
-}
-
-/** Closed outlines made sound, and what lies beyond a rectangle cut off. */
-export function outlinesWithin(
-  outlines: readonly Outline[],
-  left: number,
-  top: number,
-  right: number,
-  bottom: number,
-): number[][] {
-  const area = joined(outlines);
-  if (area.length === 0) return [];
-  const frame: Ring = [
-    [left, top],
-    [right, top],
-    [right, bottom],
-    [left, bottom],
-  ];
-  return directed(polygonClipping.intersection(area, [frame]));
-}
-
-function joined(outlines: readonly Outline[]): MultiPolygon {
-  const parts: Ring[] = [];
-  for (const points of outlines) {
-    if (points.length % 2 !== 0)
-      throw new InputFault(`An outline has ${points.length} numbers; x and y come in pairs.`);
-    if (points.length < 6) continue;
-    const ring: Ring = [];
-    for (let i = 0; i < points.length; i += 2) ring.push([points[i], points[i + 1]]);
-    parts.push(ring);
-  }
-  if (parts.length === 0) return [];
-  const [first, ...rest] = parts.map((ring): [Ring] => [ring]);
-  return polygonClipping.xor(first, ...rest);
-}
-
-/** Rings as flat outlines with their interior on the left. */
-function directed(area: MultiPolygon): number[][] {
-  const result: number[][] = [];
-  for (const polygon of area) {
-    polygon.forEach((ring, index) => {
-      const flat = ring.slice(0, -1).flat();
-      const leftInside = index === 0;
-      const isLeft = signedArea2(flat) < 0;
-      result.push(isLeft === leftInside ? flat : reversed(flat));
-    });
-  }
-  return result;
-}
-
-function reversed(points: Outline): number[] {
-  const out: number[] = [];
-  for (let i = points.length - 2; i >= 0; i -= 2) out.push(points[i], points[i + 1]);
-  return out;
 }
 
 /** The directed edges of closed outlines. */

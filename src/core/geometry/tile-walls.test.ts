@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { isInside } from './outline';
+import { areaOfSound, unitedOutlines } from './sound-outlines';
 import { enclosedArea2, tileShape, tileWalls, type TileShape } from './tile-walls';
 
 const W = 8;
@@ -24,29 +24,14 @@ function wallsOf(rows: readonly (readonly number[])[]): Float64Array {
   return tileWalls(at, { ...area, closesRight: true, closesBottom: true }, W, H);
 }
 
-/** The area of the union by a polygon library. */
+/** The area of the union of all outlines, found without the grid. */
 function unionArea(rows: readonly (readonly number[])[]): number {
-  const polygons = rows.flatMap((row, y) =>
-    row.flatMap((number, x) => {
-      const outlines = OUTLINES[number];
-      if (!outlines) return [];
-      return [
-        outlines.map((points) =>
-          Array.from(
-            { length: points.length / 2 },
-            (_, i) => [x * W + points[2 * i], y * H + points[2 * i + 1]] as [number, number],
-          ),
-        ) as Polygon,
-      ];
-    }),
+  const areas = rows.flatMap((row, y) =>
+    row.map((number, x) =>
+      (OUTLINES[number] ?? []).map((points) => points.map((v, i) => v + (i % 2 === 0 ? x * W : y * H))),
+    ),
   );
-  if (polygons.length === 0) return 0;
-  let area = 0;
-  for (const polygon of polygonClipping.union(polygons[0], ...polygons.slice(1)))
-    for (const ring of polygon)
-      for (let i = 0; i + 1 < ring.length; i++)
-        area += ring[i][0] * ring[i + 1][1] - ring[i + 1][0] * ring[i][1];
-  return Math.abs(area) / 2;
+  return areaOfSound(unitedOutlines(areas));
 }
 
 describe('walls of a tile plane', () => {

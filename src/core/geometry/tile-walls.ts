@@ -3,7 +3,8 @@
  * straight pieces in a row become one edge. Tiles lie within their cells, so the sides are all that can cancel; the
  * result is what a union of all outlines would give, in one pass over the cells.
  */
-import { edgesOfClosed, outlinesWithin, sideOf } from './outline';
+import { edgesOfClosed, sideOf } from './outline';
+import { outlinesWithin } from './sound-outlines';
 
 /** What a tile's outline comes to in its cell: edges within, flat [ax, ay, bx, by], and which parts of each side it fills. */
 export interface TileShape {

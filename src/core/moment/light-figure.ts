@@ -2,7 +2,8 @@
 import { frameAt, frameOf, rectOf } from '../art/frames';
 import { affineOf, applyTo, composed, inverse, mappedBox, type Affine, type Box } from '../geometry/affine';
 import { cos, RADIANS_PER_DEGREE, sin, tan } from '../geometry/exact';
-import { edgesOfClosed, normaliseOutlines } from '../geometry/outline';
+import { edgesOfClosed } from '../geometry/outline';
+import { normaliseOutlines } from '../geometry/sound-outlines';
 import { flattenedOutlines } from '../geometry/smooth';
 import { settingsOf, type LightLook, type SceneDocument } from '../scene/document';
 import type { MomentArea, MomentCone, MomentFigure, MomentGobo, MomentLight, MomentSource } from './moment';

@@ -1,5 +1,6 @@
 import { applyTo, determinant, type Affine, type Box } from '../geometry/affine';
-import { edgesOfClosed, edgesOfLine, normaliseOutlines } from '../geometry/outline';
+import { edgesOfClosed, edgesOfLine } from '../geometry/outline';
+import { normaliseOutlines } from '../geometry/sound-outlines';
 import { flattenedOutlines } from '../geometry/smooth';
 import type { Artwork, ArtworkOccluder, Occluder } from '../scene/document';
 

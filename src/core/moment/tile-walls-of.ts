@@ -1,7 +1,7 @@
 /** The walls of a tile plane, a piece for each chunk; what no change touched is not made anew. */
 import { chunkIndex, chunkKey, DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf } from '../art/tiles';
 import type { Affine } from '../geometry/affine';
-import { normaliseOutlines } from '../geometry/outline';
+import { normaliseOutlines } from '../geometry/sound-outlines';
 import { flattenedOutlines } from '../geometry/smooth';
 import { tileShape, tileWalls, type TileShape } from '../geometry/tile-walls';
 import { CHUNK_CELLS, type Artwork, type Chunk, type SceneDocument, type TileGrid } from '../scene/document';

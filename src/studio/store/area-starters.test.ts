@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { edgesOfClosed, isInside, normaliseOutlines } from '@/core/geometry/outline';
+import { edgesOfClosed, isInside } from '@/core/geometry/outline';
+import { normaliseOutlines } from '@/core/geometry/sound-outlines';
 import { NEW_LOOK } from '@/core/scene/defaults';
 import { STARTERS, startedArea, withHole, withKind } from './area-starters';
 

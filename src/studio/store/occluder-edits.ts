@@ -1,7 +1,8 @@
 /** Occluders of the stage: joined to one, and read from SVG. */
 import { composed, inverse } from '@/core/geometry/affine';
 import { joinedLines } from '@/core/geometry/lines';
-import { mappedPoints, unitedOutlines } from '@/core/geometry/outline';
+import { mappedPoints } from '@/core/geometry/outline';
+import { unitedOutlines } from '@/core/geometry/sound-outlines';
 import { flattenedOutlines } from '@/core/geometry/smooth';
 import { parallaxShift } from '@/core/moment/standing';
 import { newOccluder } from '@/core/scene/defaults';
