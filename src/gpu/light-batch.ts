@@ -121,15 +121,12 @@ export class LightBatch {
     }
     if (mask) {
       uniforms.u_maskOrigin = [mask.x, mask.y];
-      uniforms.u_shadowLet = light.shadowLet;
       const [red, green, blue] = mask.target.textures;
       textures.u_mask = red;
       if (green) Object.assign(textures, { u_maskGreen: green, u_maskBlue: blue });
     }
-    if (casts) {
-      textures.u_casts = casts;
-      uniforms.u_castLet = light.shadowLet;
-    }
+    if (casts) textures.u_casts = casts;
+    if (mask || casts) uniforms.u_shadowLet = light.shadowLet;
     this.drawGroup([light], variant, draw, uniforms, textures);
   }
 

@@ -379,6 +379,9 @@ function unit(x: number, y: number): [number, number] {
   return length > 0 ? [x / length, y / length] : [0, 0];
 }
 
+/** As wide a span as leaves nothing of a share of it. */
+const ENDLESS_SPAN = 1e30;
+
 /** The lowest height, or slope, of the source, and how far it is to its highest. */
 function lowOf(source: MomentLight['source'], size: number): [number, number] {
   if (!source.parallel) return [source.heightPx - size, 2 * size];
@@ -386,6 +389,6 @@ function lowOf(source: MomentLight['source'], size: number): [number, number] {
   if (size === 0) return [slope, 0];
   const low = (slope - size) / (1 + slope * size);
   const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
-  // An endlessly wide span gives every depth its full weight.
-  return high === Infinity ? [Math.max(0, low), 1e-30] : [low, high - low];
+  // Where there is no highest slope the weight has gone to nothing.
+  return [low, high === Infinity ? ENDLESS_SPAN : high - low];
 }

@@ -169,6 +169,17 @@ describe('frames', () => {
     expect(roundSeconds(artwork({ frames, rateHz: 4, loop: 'to-and-fro' }))).toBe(1.5);
   });
 
+  it('play on from the frame they begin with, each for its own time and in its own order', () => {
+    const frames = [frame(), frame({ seconds: 0.5 }), frame()];
+    const at = (loop: Artwork['loop'], first: number, ...seconds: number[]) =>
+      seconds.map((s) => frameAt(artwork({ frames, rateHz: 4, loop }), s, first));
+    expect(at('round', 1, -1, 0, 0.49, 0.51, 0.76, 1.01)).toEqual([1, 1, 1, 2, 0, 1]);
+    expect(at('to-and-fro', 2, 0, 0.26, 0.74, 0.76, 1.01)).toEqual([2, 1, 1, 0, 1]);
+    expect(at('once', 1, 0, 0.6, 0.8, 99)).toEqual([1, 2, 2, 2]);
+    // Numbers beyond the last are counted round.
+    expect(at('round', 4, 0, 0.51)).toEqual([1, 2]);
+  });
+
   it('show each of them for its share of a round', () => {
     const times = fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 6 });
     fc.assert(

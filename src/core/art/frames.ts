@@ -41,16 +41,20 @@ export function roundSeconds(artwork: Framed): number {
 }
 
 /**
- * The number of the frame that shows.
+ * The number of the frame that shows while an artwork is played.
  * @param seconds since playing began; before that the first frame shows
+ * @param first the frame that playing begins with, as if those before it had been played already
  */
-export function frameAt(artwork: Framed, seconds: number): number {
+export function frameAt(artwork: Framed, seconds: number, first = 0): number {
   const frames = framesIn(artwork);
+  const begins = first % frames.length;
   const round = roundOf(artwork, frames.length);
-  if (round.length < 2 || seconds <= 0) return 0;
+  if (round.length < 2 || seconds <= 0) return begins;
   const whole = roundSeconds(artwork);
-  if (artwork.loop === 'once' && seconds >= whole) return frames.length - 1;
-  let left = seconds - Math.floor(seconds / whole) * whole;
+  let played = seconds;
+  for (let i = 0; i < begins; i++) played += secondsOf(artwork, frames[i]);
+  if (artwork.loop === 'once' && played >= whole) return frames.length - 1;
+  let left = played - Math.floor(played / whole) * whole;
   for (const i of round) {
     left -= secondsOf(artwork, frames[i]);
     if (left < 0) return i;

@@ -92,14 +92,15 @@ export class LayerLight {
       share = facing(dot, light.wrap, light.relief);
     }
     if (share === 0) return false;
-    if (layer?.takesCasts && layer.takesShadows && light.casts.length > 0) {
-      const open = pastCasts(moment, light, this.pixels, qx, qy);
-      for (let c = 0; c < 3; c++)
-        given[c] = emission.rgb[c] * share * (open + (1 - open) * light.shadowLet[c]);
-    } else for (let c = 0; c < 3; c++) given[c] = emission.rgb[c] * share;
+    for (let c = 0; c < 3; c++) given[c] = emission.rgb[c] * share;
     if (layer && !layer.takesShadows) return true;
     const seen = this.visibility.at(light, qx, qy);
-    for (let c = 0; c < 3; c++) given[c] *= seen[c];
+    const open =
+      layer?.takesCasts && light.casts.length > 0 ? pastCasts(moment, light, this.pixels, qx, qy) : 1;
+    for (let c = 0; c < 3; c++) {
+      const through = seen[c] * open;
+      given[c] *= through + (1 - through) * light.shadowLet[c];
+    }
     return true;
   }
 

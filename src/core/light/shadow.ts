@@ -36,7 +36,10 @@ interface Ray {
   distance: number;
 }
 
-/** Visibility of lights from points, per channel; what it finds is overwritten by the next. */
+/**
+ * Visibility of lights from points, per channel: how much comes past the occluders, before the light's own shadow colour and
+ * opacity. What it finds is overwritten by the next.
+ */
 export class Visibility {
   readonly seen = new Float64Array(3);
   private readonly chord = new Chord();
@@ -65,7 +68,6 @@ export class Visibility {
       }
       for (let c = 0; c < 3; c++) seen[c] = sum[c] / places.length;
     }
-    for (let c = 0; c < 3; c++) seen[c] += (1 - seen[c]) * light.shadowLet[c];
     return seen;
   }
 
@@ -196,7 +198,8 @@ function weightAt({ source, size }: MomentLight, staturePx: number, distance: nu
     const slope = sunSlope(source.x, source.y, source.z);
     const low = (slope - size) / (1 + slope * size);
     const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
-    return high === Infinity ? 1 : clamp01((staturePx / depth - low) / (high - low));
+    // A sun that reaches past the zenith has no highest slope: the weight has gone to nothing by then.
+    return high === Infinity ? 0 : clamp01((staturePx / depth - low) / (high - low));
   }
   return clamp01(((staturePx * distance) / depth - (source.heightPx - size)) / (2 * size));
 }

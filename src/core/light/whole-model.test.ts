@@ -403,3 +403,49 @@ describe('symmetry', () => {
     );
   });
 });
+
+describe('an ambient light of level 0', () => {
+  it('in the place of the scene makes it dark', () => {
+    const dark = { kind: 'ambient', replaces: true, level: 0 } as const;
+    const settings = { ambientLevel: 1, ambientColour: '#ffffff' };
+    expect(at({ settings, lights: [dark] }, 30, 30)).toBe(0);
+    expect(at({ settings, lights: [{ ...dark, replaces: false }] }, 30, 30)).toBeCloseTo(1, 9);
+    const outlines = box(-10, -10, 10, 10);
+    const shed = [{ ...dark, outlines, featherPx: 0, x: 50, y: 50 }];
+    expect(at({ settings, lights: shed }, 50, 50)).toBe(0);
+    expect(at({ settings, lights: shed }, 90, 50)).toBeCloseTo(1, 9);
+  });
+});
+
+describe('an outline that crosses itself', () => {
+  // A pentagram drawn in one go: its middle is gone round twice.
+  const star = Array.from({ length: 5 }, (_, i) => [
+    40 * Math.sin((4 * Math.PI * i) / 5),
+    -40 * Math.cos((4 * Math.PI * i) / 5),
+  ]).flat();
+
+  it('is empty in its middle, as an area and as an occluder', () => {
+    const lights = [{ kind: 'area', outlines: [star], featherPx: 0, x: 100, y: 50, shadows: false }] as const;
+    expect(at({ lights: [...lights] }, 100, 50)).toBe(0);
+    expect(at({ lights: [...lights] }, 100, 18)).toBe(1);
+    const moved = star.map((v, i) => v + (i % 2 === 0 ? 100 : 50));
+    const within = { lights: [{ x: 100, y: 50 }], occluders: [{ outlines: [moved] }] };
+    expect(at(within, 103, 50)).toBe(1);
+  });
+});
+
+describe('a soft sun on something of a stature', () => {
+  it('throws a shadow that changes smoothly while it rises beyond the zenith', () => {
+    const occluders = [{ outlines: box(40, 30, 60, 70), staturePx: 20 }];
+    const values = Array.from({ length: 100 }, (_, i) => {
+      const altitudeDeg = 74 + i / 50;
+      return at(
+        { lights: [{ kind: 'sun', bearingDeg: 180, altitudeDeg, sizeDeg: 15 }], occluders },
+        61.5,
+        50,
+      );
+    });
+    expect(values[0]).toBeLessThan(0.9);
+    for (let i = 1; i < values.length; i++) expect(Math.abs(values[i] - values[i - 1])).toBeLessThan(0.02);
+  });
+});

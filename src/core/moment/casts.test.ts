@@ -78,7 +78,7 @@ const castsIn = (scene: SceneDocument) => {
 
 describe('shapes of standing sprites', () => {
   it('lie on the side away from the sun, as long as what stands is high', () => {
-    const { casts, lights } = castsIn(yard());
+    const { casts, lights } = castsIn(yard({}, { sizeDeg: 0 }));
     expect(lights[0].casts).toEqual([0]);
     const { left, right, bottom } = casts[0].box;
     // 20 px high under 45 degrees: the top falls 20 px to the right of the post's own place.

@@ -1,7 +1,7 @@
 /** The shapes that standing sprites throw onto the ground in the sun. */
 import { rectOf } from '../art/frames';
-import { applyTo, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
-import { compare, settingsOf, type Artwork } from '../scene/document';
+import { applyTo, composed, inverse, mappedBox, moved, type Affine, type Box } from '../geometry/affine';
+import { compare, settingsOf, type Artwork, type ArtworkFrame } from '../scene/document';
 import { RADIANS_PER_DEGREE, cos, sin } from '../geometry/exact';
 import type { Lighting } from './lights';
 import type { MomentCast, MomentLight, MomentSource } from './moment';
@@ -11,6 +11,11 @@ import { artOf, isShown, spriteShown } from './standing';
 export const LONGEST_CAST = 8;
 /** A sun from the side still throws a shape as high as this share of what throws it. */
 export const FLATTEST_CAST = 0.15;
+
+/** A foot line narrower than this has no slope. */
+const UPRIGHT_PX = 1e-6;
+/** The most that the softening of a shape may grow with each px that it is grown by already. */
+const WIDEST_GROWTH = 0.9;
 
 /** A sun straight above, or from the side, is off by a little of the last bits of its sines. */
 const ROUNDING = 1e-9;
@@ -53,39 +58,91 @@ export function castsOf(
       const artwork = artOf(scene, sprite);
       if (!back || !artwork) continue;
       const { frame, map } = shown;
-      const [, footY] = footOf(artwork, map, frame.shiftX, frame.shiftY, frame.widthPx, frame.heightPx);
-      const thrown = thrownBy(way, footY);
+      const foot = footOf(artwork, map, frame);
+      const { thrown, above } = thrownBy(way, foot);
+      const forward = composed(thrown, map);
+      const spread = light.size * Math.sqrt(back.a * back.a + back.b * back.b);
       light.casts.push(casts.length);
       casts.push({
         picture: pictureIndex.get(sprite.artworkId!)!,
         frame: rectOf(frame),
         opacity: sprite.opacity,
         inverse: composed(back, inverse(thrown)!),
-        above: [0, 1 / way[1], -footY / way[1]],
-        spread: light.size * Math.sqrt(back.a * back.a + back.b * back.b),
+        above,
+        spread,
         plane,
-        box: mappedBox(composed(thrown, map), frame.widthPx, frame.heightPx),
+        box: softenedBox(forward, above, spread, frame),
       });
     }
   }
   return casts;
 }
 
-/** From where a px of the figure is drawn to where its shadow falls. */
-function thrownBy([across, down]: readonly [number, number], footY: number): Affine {
-  return { a: 1, b: 0, c: -across, d: -down, e: across * footY, f: footY + down * footY };
+/** The line on which a figure stands, in the scene: y = at + slope x. */
+interface Foot {
+  at: number;
+  slope: number;
 }
 
-/** Where a figure stands: its foot, or the middle of its lower side. */
-function footOf(
-  { foot }: Artwork,
-  map: Affine,
-  shiftX: number,
-  shiftY: number,
-  widthPx: number,
-  heightPx: number,
-): [number, number] {
-  if (foot.length === 0) return applyTo(map, widthPx / 2, heightPx);
-  const [x, y] = foot.length === 2 ? foot : [(foot[0] + foot[2]) / 2, (foot[1] + foot[3]) / 2];
-  return applyTo(map, x - shiftX, y - shiftY);
+/**
+ * Where the ground place of a height above a foot line lies, and how high above it a ground place stands for. A px at
+ * (x, y) is t = at + slope x - y above its foot; its shadow falls t ways from there.
+ */
+function thrownBy(
+  [across, down]: readonly [number, number],
+  { at, slope }: Foot,
+): { thrown: Affine; above: MomentCast['above'] } {
+  // How far each px of height leads away from the foot line; along it a shape would have no width.
+  const apart = down - across * slope;
+  const away = Math.abs(apart) >= FLATTEST_CAST ? apart : apart < -ROUNDING ? -FLATTEST_CAST : FLATTEST_CAST;
+  const step = away + across * slope;
+  return {
+    thrown: {
+      a: 1 + across * slope,
+      b: slope + step * slope,
+      c: -across,
+      d: -step,
+      e: across * at,
+      f: at + step * at,
+    },
+    above: [-slope / away, 1 / away, -at / away],
+  };
+}
+
+/** Where a figure stands: its foot, or the lower side of its frame. A foot line that stands upright counts as its middle. */
+function footOf({ foot }: Artwork, map: Affine, frame: ArtworkFrame): Foot {
+  const { shiftX, shiftY, widthPx, heightPx } = frame;
+  if (foot.length === 0) return { at: applyTo(map, widthPx / 2, heightPx)[1], slope: 0 };
+  const [ax, ay] = applyTo(map, foot[0] - shiftX, foot[1] - shiftY);
+  if (foot.length === 2) return { at: ay, slope: 0 };
+  const [bx, by] = applyTo(map, foot[2] - shiftX, foot[3] - shiftY);
+  if (Math.abs(bx - ax) < UPRIGHT_PX) return { at: (ay + by) / 2, slope: 0 };
+  const slope = (by - ay) / (bx - ax);
+  return { at: ay - slope * ax, slope };
+}
+
+/**
+ * The box of a shape that is softened: a place shows what lies up to `spread` times its height to its sides, so the frame is
+ * grown by as much as its highest place, itself grown, asks for.
+ */
+function softenedBox(
+  forward: Affine,
+  [a, b, c]: MomentCast['above'],
+  spread: number,
+  { widthPx, heightPx }: ArtworkFrame,
+): Box {
+  const plain = mappedBox(forward, widthPx, heightPx);
+  if (spread === 0) return plain;
+  const heightAt = (u: number, v: number) => {
+    const [x, y] = applyTo(forward, u, v);
+    return a * x + b * y + c;
+  };
+  const corner = heightAt(0, 0);
+  const perU = (heightAt(widthPx, 0) - corner) / widthPx;
+  const perV = (heightAt(0, heightPx) - corner) / heightPx;
+  const highest = corner + Math.max(0, perU * widthPx) + Math.max(0, perV * heightPx);
+  // A sun so large that a shape would widen faster than it rises is held to this.
+  const growth = Math.min(WIDEST_GROWTH, spread * (Math.abs(perU) + Math.abs(perV)));
+  const room = (spread * Math.max(0, highest)) / (1 - growth);
+  return mappedBox(moved(forward, -room, -room), widthPx + 2 * room, heightPx + 2 * room);
 }

@@ -199,7 +199,9 @@ function resolved(
 ): MomentLight | null {
   const alive = wick && !look.still ? wickAt(wick, phaseId, seconds) : { level: 1, reach: 1 };
   const level = look.level * share * alive.level;
-  if (level <= 0 || !map) return null;
+  // Darkness that takes the place of the scene's ambient light is light of level 0.
+  const darkens = look.kind === 'ambient' && look.replaces;
+  if ((level <= 0 && !darkens) || !map) return null;
   const figure = figureOf(scene, look, map, x, y, alive.reach, seconds, pictureIndex);
   if (!figure || isSunk(figure)) return null;
   const { far, near } = spanOf(fixture, planeIndex);

@@ -44,15 +44,14 @@ export function artOf(
   return artwork;
 }
 
-/** The number of the frame that a sprite shows, counted on without end. */
+/** The number of the frame that a sprite shows. */
 export function frameNumber(
   sprite: Pick<Sprite, 'frame' | 'playing'>,
   artwork: Artwork,
   seconds: number,
 ): number {
   if (artwork.frames.length < 2) return 0;
-  const n = sprite.frame + (sprite.playing ? frameAt(artwork, seconds) : 0);
-  return n % artwork.frames.length;
+  return sprite.playing ? frameAt(artwork, seconds, sprite.frame) : sprite.frame % artwork.frames.length;
 }
 
 /** The map to the scene from where a thing's place is counted: its plane, or the bracket that it hangs on. */

@@ -168,10 +168,12 @@ vec3 goboAt(vec2 q) {
 #ifdef SOURCE
 uniform vec3 u_source;
 #endif
+#if defined(MASKED) || defined(CASTS)
+uniform vec3 u_shadowLet;
+#endif
 #ifdef MASKED
 uniform sampler2D u_mask;
 uniform vec2 u_maskOrigin;
-uniform vec3 u_shadowLet;
 #ifdef COLOUR_MASKED
 uniform sampler2D u_maskGreen;
 uniform sampler2D u_maskBlue;
@@ -179,7 +181,6 @@ uniform sampler2D u_maskBlue;
 #endif
 #ifdef CASTS
 uniform sampler2D u_casts;
-uniform vec3 u_castLet;
 #endif
 #ifdef SURFACE
 uniform sampler2D u_normal;
@@ -268,6 +269,9 @@ void main() {
   share *= v_shape.w;
 #endif
   vec3 given = colour * share;
+#if defined(MASKED) || defined(CASTS)
+  vec3 through = vec3(1.0);
+#endif
 #ifdef MASKED
   {
     ivec2 at = ivec2(gl_FragCoord.xy + u_origin - u_maskOrigin);
@@ -277,11 +281,14 @@ void main() {
 #else
     vec3 stopped = vec3(red);
 #endif
-    given *= 1.0 - stopped * (1.0 - u_shadowLet);
+    through -= stopped;
   }
 #endif
 #ifdef CASTS
-  given *= 1.0 - (1.0 - texelFetch(u_casts, ivec2(gl_FragCoord.xy), 0).r) * (1.0 - u_castLet);
+  through *= texelFetch(u_casts, ivec2(gl_FragCoord.xy), 0).r;
+#endif
+#if defined(MASKED) || defined(CASTS)
+  given *= through + (1.0 - through) * u_shadowLet;
 #endif
 #ifdef CAPPED
   given = min(given, 1.0);
