@@ -11,8 +11,16 @@ import { occludersOf } from '../moment/occluders';
 import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
 import { hasRimLights } from '../scene/looks';
 import { decodeGrey16, decodePng } from '../raster/png';
-import type { Deflate } from '../raster/png-write';
-import { glowsOf, picturesOf, sourceOf, type OrderPictures, type ReliefOrder } from '../relief/order';
+import type { Image } from '../raster/image';
+import { writePng, type Deflate } from '../raster/png-write';
+import {
+  glowShares,
+  glowsOf,
+  picturesOf,
+  sourceOf,
+  type OrderPictures,
+  type ReliefOrder,
+} from '../relief/order';
 import { reliefMaps } from '../relief/relief-of';
 import { inOrder, type SceneDocument } from '../scene/document';
 import { neededRecords } from '../scene/references';
@@ -58,7 +66,10 @@ export async function writeBundle(
     files[`art/${names[id]}.png`] = pictureFile(pictures, imageSha, id);
     if (glowSha) files[`brought/${glowSha}.png`] = pictureFile(pictures, glowSha, id);
     const order = reliefOrderOf(own, id);
-    if (!order) continue;
+    if (!order) {
+      if (glowSha) files[`glows/${names[id]}.png`] = await glowFile(glowSha, imageSha, pictures, deflate);
+      continue;
+    }
     for (const sha of broughtBy(order)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
     const source = sourceOf(order, decoded(pictures));
     Object.assign(
@@ -75,6 +86,17 @@ const BUNDLED_MAPS: OutputOptions = {
   names: '?/*',
   suffixes: { normals: 'normals', height: 'heights', rim: 'rims', occlusion: 'occlusions', glow: 'glows' },
 };
+
+async function glowFile(
+  glowSha: string,
+  imageSha: string,
+  pictures: ReadonlyMap<string, Uint8Array>,
+  deflate: Deflate,
+): Promise<Uint8Array> {
+  const art = decoded(pictures).image(imageSha);
+  const { width, height } = art;
+  return writePng({ width, height, channels: 1, data: glowOf(glowSha, art, pictures) }, {}, deflate);
+}
 
 function bundledKinds(order: ReliefOrder): OutputOptions['maps'] {
   return ['normals', 'height', 'rim', 'occlusion', ...(glowsOf(order) ? (['glow'] as const) : [])];
@@ -226,6 +248,11 @@ export function bundlePictures({ scene, pictures }: Bundle): PictureSource {
   };
 }
 
+/** The glow of an artwork without a relief. */
+function glowOf(sha: string, art: Image, pictures: ReadonlyMap<string, Uint8Array>): Uint8Array {
+  return glowShares(decoded(pictures).image(sha), art);
+}
+
 function picturePixels(
   scene: SceneDocument,
   id: string,
@@ -237,14 +264,9 @@ function picturePixels(
   const order = reliefOrderOf(scene, id);
   if (!order) {
     const { image } = decodePng(file);
-    return {
-      width: image.width,
-      height: image.height,
-      rgba: image.data,
-      normal: null,
-      glow: null,
-      rim: null,
-    };
+    const { width, height, data: rgba } = image;
+    const glow = artwork.glowSha === null ? null : glowOf(artwork.glowSha, image, pictures);
+    return { width, height, rgba, normal: null, glow, rim: null };
   }
   const source = sourceOf(order, decoded(pictures));
   const maps = reliefMaps(source, { glow: glowsOf(order), rim: hasRimLights(scene) });

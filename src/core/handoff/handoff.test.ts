@@ -108,6 +108,16 @@ describe('a bundle', async () => {
     expect(new Set(draw(opened)).size).toBeGreaterThan(20);
   });
 
+  it('has the glow of an artwork without a relief, as far as its mask is covered', async () => {
+    const bare = { ...document, reliefs: {} };
+    const bundle = await writeBundle('Evening', bare, pictures, deflate);
+    const { image } = decodePng(unpackFiles(bundle)['glows/b-ses-brett.png']);
+    // The mask's first pixel is 45 at an alpha of 127.
+    expect(image.data[0]).toBe(Math.round((45 * 127) / 255));
+    const source = bundlePictures(await readBundle(bundle, sha256));
+    expect(source('b1')!.glow![0]).toBe(image.data[0]);
+  });
+
   it('is the same bytes when it is made twice', async () => {
     expect(await writeBundle('Evening', document, pictures, deflate)).toEqual(bytes);
   });

@@ -45,6 +45,21 @@ describe('an imported normal map', () => {
     }
   });
 
+  it('is accepted where the art is half clear and where it is not at all', () => {
+    const map = mapOf(made, true);
+    // Two pixels beyond the silhouette of the dome, one of them faintly covered.
+    for (const i of [0, 5 * SIDE + 5]) map.data.set([200, 90, 190, 255], 4 * i);
+    const art = { ...dome, data: dome.data.slice() };
+    art.data[4 * (5 * SIDE + 5) + 3] = 60;
+    const source = { ...imported(map), image: art };
+    const { normals } = reliefOf(source);
+    const deep = reliefMaps(source, { depth: 16 }).normals16!;
+    for (const i of [0, 5 * SIDE + 5]) {
+      expect([...normals.subarray(4 * i, 4 * i + 3)]).toEqual([200, 90, 190]);
+      expect([...deep.subarray(4 * i, 4 * i + 3)]).toEqual([200, 90, 190].map((v) => 257 * v));
+    }
+  });
+
   it('is integrated to the height that it came from', () => {
     const { heights } = reliefOf(imported(mapOf(made, true)));
     const at = (h: Float32Array, x: number, y: number) => h[y * SIDE + x];

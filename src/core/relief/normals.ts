@@ -42,8 +42,23 @@ export function normalsOf(surface: Surface, depth: 8 | 16 = 8): Uint8Array | Uin
     out[i + 3] = top;
   }
   writeNormals(surface, { left: 0, top: 0, right: width, bottom: height }, out, top / 2);
-  padOutward(out, surface, PADDING_PX);
+  if (surface.given) copyGivenOutside(surface.given, surface.inside, out, top);
+  else padOutward(out, surface, PADDING_PX);
   return out;
+}
+
+/** Beyond the silhouette, where nothing is made, given facings are taken as they are. */
+function copyGivenOutside(
+  given: Uint8Array,
+  inside: Uint8Array,
+  out: Uint8Array | Uint16Array,
+  top: number,
+): void {
+  for (let i = 0; i < inside.length; i++) {
+    if (inside[i]) continue;
+    for (let c = 4 * i; c < 4 * i + 3; c++)
+      out[c] = top === 255 ? given[c] : (NORMAL_BYTE_TO_VALUE[given[c]] + 1) * (top / 2) + 0.5;
+  }
 }
 
 /** Makes the normals of a part anew; padding stays as it was. */

@@ -138,6 +138,12 @@ function sourceStroke(stroke: Stroke, pictures: OrderPictures): SourceStroke {
   return { stroke, pasted: null };
 }
 
+/** The self-lit share of each pixel of an artwork. @throws InputFault where the mask's size does not fit the art */
+export function glowShares(mask: Image, art: Pick<Image, 'width' | 'height'>): Uint8Array {
+  checkSameSize('The glow mask', mask, art);
+  return greyOf(mask);
+}
+
 /** A mask's value of each pixel: its first channel, as far as it is covered. */
 export function greyOf({ data }: Image): Uint8Array {
   const out = new Uint8Array(data.length / 4);

@@ -20,7 +20,7 @@ import { byColour, swatchesOf } from './swatches';
 import { afresh, type Remember } from './workings';
 
 /** Written into every map: raised whenever the same source would give other pixels. */
-export const RELIEF_VERSION = 3;
+export const RELIEF_VERSION = 4;
 
 export interface ReliefResult {
   width: number;

@@ -64,6 +64,15 @@ describe('pictures', () => {
     expect([heard, store.isComplete]).toEqual([1, true]);
   });
 
+  it('without a relief glow as far as their mask is covered', async () => {
+    const mask: Image = { width: 1, height: 1, data: Uint8Array.of(200, 0, 0, 128) };
+    const work = { relief: async () => null, benchRelief: async () => null, rim: async () => null };
+    const store = new PictureStore({ ...work, decode: async (sha) => (sha === 'glow' ? mask : image) });
+    store.follow({ ...sceneWith(1), reliefs: {} });
+    await settle();
+    expect(store.source('a')!.glow).toEqual(Uint8Array.of(100));
+  });
+
   it('get masks of their rims from when a light gives to rims', async () => {
     const { store } = setUp();
     const scene = sceneWith(1);

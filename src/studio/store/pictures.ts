@@ -5,7 +5,7 @@
 import { wordsOf } from '@/core/faults';
 import type { Image } from '@/core/raster/image';
 import type { PicturePixels } from '@/core/moment/moment';
-import type { ReliefOrder } from '@/core/relief/order';
+import { glowShares, type ReliefOrder } from '@/core/relief/order';
 import type { Remark } from '@/core/relief/remarks';
 import type { SceneDocument } from '@/core/scene/document';
 import { sameItems } from '@/core/same-items';
@@ -201,7 +201,7 @@ export class PictureStore {
       };
       if (!isCurrent()) return;
       if (order === null) {
-        if (entry.glowSha !== null) bare.glow = redOf(await this.imageOf(entry.glowSha));
+        if (entry.glowSha !== null) bare.glow = glowShares(await this.imageOf(entry.glowSha), image);
         entry.pixels = bare;
       } else {
         if (entry.pixels === null && image.width * image.height > SHOWN_BARE_PIXELS) {
@@ -237,10 +237,4 @@ export class PictureStore {
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
-}
-
-function redOf(image: Image): Uint8Array {
-  const out = new Uint8Array(image.width * image.height);
-  for (let i = 0; i < out.length; i++) out[i] = image.data[4 * i];
-  return out;
 }
