@@ -52,12 +52,17 @@ export function openContext(canvas: HTMLCanvasElement | OffscreenCanvas): WebGL2
 }
 
 export class Device {
-  /** Bytes of all textures that are alive. */
+  /** Bytes of all textures that are alive, and how many there are. */
   bytes = 0;
+  get textureCount(): number {
+    return this.textureBytes.size;
+  }
   readonly floats: FloatFormat;
   /** The longest side of a texture that the card takes, px. */
   private readonly longestSide: number;
   private readonly programs = new Map<string, Program>();
+  /** Let go of, but still to be drawn from in the picture that is being made. */
+  private readonly retired: WebGLTexture[] = [];
   private readonly textureBytes = new Map<WebGLTexture, number>();
   private readonly targets = new Set<Target>();
   private readonly parts = new WeakMap<Target, Target[]>();
@@ -134,6 +139,17 @@ export class Device {
     );
   }
 
+  /** Lets go of a texture that draws of this picture may still read: it goes when the picture is through. */
+  retireTexture(texture: WebGLTexture): void {
+    this.retired.push(texture);
+  }
+
+  /** To be called when a picture is through. */
+  dropRetired(): void {
+    for (const texture of this.retired.splice(0)) this.dropTexture(texture);
+  }
+
+  /** Lets go of a texture that nothing reads any more. */
   dropTexture(texture: WebGLTexture): void {
     this.bytes -= this.textureBytes.get(texture) ?? 0;
     this.textureBytes.delete(texture);

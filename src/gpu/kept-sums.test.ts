@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { MomentLayer, MomentLight, View } from '@/core/moment/moment';
+import type { MomentLayer, MomentLight, PicturePixels, View } from '@/core/moment/moment';
 import type { Device, Target } from './device';
 import { KeptSums, type Lit } from './kept-sums';
-import { NO_SHADES } from './light-batch';
+import type { ShadowPlan } from './shadow-plan';
 
 const VIEW: View = { x: 0, y: 0, widthPx: 640, heightPx: 400, outputPerScenePx: 1 };
 
@@ -21,16 +21,23 @@ function fakeDevice() {
   return { device: device as unknown as Device, made };
 }
 
+const litBy = (light: MomentLight): Lit => ({ light, plan: null, hasCasts: false, picture: null });
 const lights = (count: number): Lit[] =>
-  Array.from({ length: count }, (_, i) => [{ x: i } as MomentLight, NO_SHADES] as const);
+  Array.from({ length: count }, (_, i) => litBy({ x: i } as MomentLight));
 const layer = () => ({}) as MomentLayer;
 
 function sums() {
   const { device, made } = fakeDevice();
   const kept = new KeptSums(device, 640, 400);
   /** A picture of some layers; what became of the last of them. */
-  const picture = (layers: readonly [MomentLayer, readonly Lit[]][], view = VIEW, uploads = 0) => {
-    const parted = layers.map(([one, lit]) => kept.part(one, lit, view, uploads));
+  const picture = (
+    layers: readonly [MomentLayer, readonly Lit[]][],
+    view = VIEW,
+    changes = 0,
+    pixelArt = true,
+  ) => {
+    const moment = { view, pixelArt, lightSpace: 'linear' as const };
+    const parted = layers.map(([one, lit]) => kept.part(one, lit, moment, changes));
     kept.tidy();
     return parted.at(-1)!;
   };
@@ -52,7 +59,7 @@ describe('sums of lights that stand still', () => {
   it('leave one that moves to be drawn, and the others in the sum', () => {
     const { picture } = sums();
     const [one, lit] = [layer(), lights(6)];
-    const moved = (k: number): Lit[] => [[{ x: k } as MomentLight, NO_SHADES], ...lit.slice(1)];
+    const moved = (k: number): Lit[] => [litBy({ x: k } as MomentLight), ...lit.slice(1)];
     picture([[one, lit]]);
     const made = picture([[one, moved(7)]]);
     expect(made.toSum).toEqual(lit.slice(1));
@@ -66,10 +73,7 @@ describe('sums of lights that stand still', () => {
     const [one, lit] = [layer(), lights(8)];
     for (let i = 0; i < 3; i++) picture([[one, lit]]);
     expect(picture([[one, lit.slice(1)]]).kept).toBeNull();
-    const shaded = lit.map(([light], i) => {
-      const mask = i === 3 ? { target: {} as Target, x: 0, y: 0 } : null;
-      return [light, { mask, casts: null }] as const;
-    });
+    const shaded = lit.map((one, i) => (i === 3 ? { ...one, plan: { key: 'wall' } as ShadowPlan } : one));
     const after = picture([[one, shaded]]);
     expect(after.kept).toBeNull();
     expect(after.rest).toContain(shaded[3]);
@@ -85,6 +89,25 @@ describe('sums of lights that stand still', () => {
     expect(picture([[one, lit]], { ...VIEW, x: 5 }).kept).toBeNull();
     for (let i = 0; i < 3; i++) picture([[one, lit]]);
     expect(picture([[one, lit]], VIEW, 1).kept).toBeNull();
+  });
+
+  it('are made anew when the picture of a gobo comes, is repainted or goes, and when art is read another way', () => {
+    const { picture } = sums();
+    const [one, lit] = [layer(), lights(6)];
+    const pixels = () => ({ width: 1 }) as PicturePixels;
+    const through = (gobo: PicturePixels | null) =>
+      lit.map((each, i) => (i === 2 ? { ...each, picture: gobo } : each));
+    let last: PicturePixels | null = null;
+    for (const gobo of [pixels(), pixels(), null]) {
+      for (let i = 0; i < 3; i++) picture([[one, through(last)]]);
+      expect(picture([[one, through(last)]]).kept).not.toBeNull();
+      const now = through(gobo);
+      // It is drawn with what it is now, and not taken from a sum that was made before.
+      expect(picture([[one, now]]).rest).toContain(now[2]);
+      last = gobo;
+    }
+    for (let i = 0; i < 3; i++) picture([[one, lit]]);
+    expect(picture([[one, lit]], VIEW, 0, false).kept).toBeNull();
   });
 
   it('take no more than their budget, and a layer that is gone leaves its target to another', () => {

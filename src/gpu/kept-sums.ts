@@ -2,9 +2,9 @@
  * The sum of lights that stand still, kept for each layer: where one light moves among many, only it is drawn anew. A sum
  * holds for the very same lights under the very same masks, over a layer that did not change, in the same view.
  */
-import type { MomentLayer, MomentLight, View } from '@/core/moment/moment';
-import type { Shades } from './light-batch';
+import type { Moment, MomentLayer, MomentLight, PicturePixels } from '@/core/moment/moment';
 import type { Device, Target } from './device';
+import type { ShadowPlan } from './shadow-plan';
 
 /** Fewer lights are drawn as quickly as their sum is copied. */
 const FEWEST = 4;
@@ -14,14 +14,25 @@ const BUDGET_BYTES = 96 * 1024 * 1024;
 const IDLE_PICTURES = 3;
 
 /** A light with what keeps it from part of a layer. */
-export type Lit = readonly [MomentLight, Shades];
+export interface Lit {
+  light: MomentLight;
+  /** The shadow that it stands in. */
+  plan: ShadowPlan | null;
+  /** Whether shapes of standing sprites lie in it, which are drawn anew for each picture. */
+  hasCasts: boolean;
+  /** The pixels of its gobo. */
+  picture: PicturePixels | null;
+}
+
+/** What a light gives depends on the light itself, its shadow and the pixels of its gobo. */
+type Given = readonly [shadow: string | null, picture: PicturePixels | null];
 
 interface Kept {
   target: Target | null;
   /** What the target holds; null while nothing was summed. */
-  summed: Map<MomentLight, unknown> | null;
+  summed: Map<MomentLight, Given> | null;
   /** The lights of the last picture, to see which stand still. */
-  last: Map<MomentLight, unknown>;
+  last: Map<MomentLight, Given>;
   view: string;
   /** The picture that last asked. */
   asked: number;
@@ -62,10 +73,15 @@ export class KeptSums {
 
   /**
    * Parts the lights of a layer into those whose sum is kept, or should be from now on, and the others.
-   * @param uploads how often pictures were brought to the GPU: another picture may face another way
+   * @param pictureChanges how often pictures became other ones: another picture may face another way
    */
-  part(layer: MomentLayer, lights: readonly Lit[], view: View, uploads: number): Parted {
-    const key = `${view.x} ${view.y} ${view.outputPerScenePx} ${uploads}`;
+  part(
+    layer: MomentLayer,
+    lights: readonly Lit[],
+    { view, pixelArt, lightSpace }: Pick<Moment, 'view' | 'pixelArt' | 'lightSpace'>,
+    pictureChanges: number,
+  ): Parted {
+    const key = [view.x, view.y, view.outputPerScenePx, pixelArt, lightSpace, pictureChanges].join(' ');
     let own = this.sums.get(layer);
     if (!own || own.view !== key) {
       if (own) this.giveBack(own);
@@ -73,31 +89,29 @@ export class KeptSums {
       this.sums.set(layer, own);
     }
     own.asked = this.picture;
-    const now = new Map(lights.map(([light, { mask }]) => [light, mask?.target ?? null] as const));
-    const stands = ([light, { mask, casts }]: Lit) =>
-      casts === null && own.last.has(light) && own.last.get(light) === (mask?.target ?? null);
-    const still = lights.filter(stands);
+    const now = new Map(lights.map((lit) => [lit.light, givenBy(lit)] as const));
+    const still = lights.filter((lit) => !lit.hasCasts && isSameGiven(own.last.get(lit.light), givenBy(lit)));
     own.last = now;
     const { summed } = own;
     const holds =
       summed !== null &&
-      [...summed].every(([light, mask]) => now.has(light) && now.get(light) === mask) &&
+      [...summed].every(([light, given]) => isSameGiven(now.get(light), given)) &&
       2 * summed.size >= still.length;
     if (holds && own.target) {
-      const rest = lights.filter(([light]) => !summed.has(light));
+      const rest = lights.filter(({ light }) => !summed.has(light));
       return { kept: own.target, toSum: [], into: null, rest };
     }
     own.summed = null;
     if (still.length < FEWEST) return { kept: null, toSum: [], into: null, rest: lights };
     own.target ??= this.make();
     if (!own.target) return { kept: null, toSum: [], into: null, rest: lights };
-    own.summed = new Map(still.map(([light, { mask }]) => [light, mask?.target ?? null]));
+    own.summed = new Map(still.map((lit) => [lit.light, givenBy(lit)]));
     const inSum = own.summed;
     return {
       kept: null,
       toSum: still,
       into: own.target,
-      rest: lights.filter(([light]) => !inSum.has(light)),
+      rest: lights.filter(({ light }) => !inSum.has(light)),
     };
   }
 
@@ -122,4 +136,12 @@ export class KeptSums {
     kept.target = null;
     kept.summed = null;
   }
+}
+
+function givenBy({ plan, picture }: Lit): Given {
+  return [plan?.key ?? null, picture];
+}
+
+function isSameGiven(a: Given | undefined, b: Given): boolean {
+  return a !== undefined && a[0] === b[0] && a[1] === b[1];
 }

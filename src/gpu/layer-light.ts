@@ -6,13 +6,14 @@ import type { Rgb } from '@/core/raster/colour';
 import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
 import type { BlendMode, Device, Target } from './device';
 import { KeptSums, type Lit } from './kept-sums';
-import { NO_SHADES, type LightBatch, type LightDraw, type Shades } from './light-batch';
+import type { LightBatch, LightDraw } from './light-batch';
 import { HALF_FLOAT_GROUP } from './float-format';
 import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
 import { CAST_PROGRAM } from './shaders/cast';
 import { ADD_PROGRAM } from './shaders/box';
 import type { ShadowMasks } from './shadow-masks';
+import type { ShadowPlanner } from './shadow-plan';
 import type { SharedParts } from './shared-parts';
 
 /** The sums of a layer; null where nothing gives to one. */
@@ -70,16 +71,18 @@ export class LayerLights {
   private readonly device: Device;
   private readonly batch: LightBatch;
   private readonly masks: ShadowMasks;
+  private readonly planner: ShadowPlanner;
   private readonly pictures: PictureCache;
   private readonly sums: KeptSums;
   /** Whether sums of lights that stand still are kept: not of pictures that are drawn once. */
   keepsSums = false;
 
-  constructor({ device, lights, masks, pictures }: SharedParts, width: number, height: number) {
+  constructor({ device, lights, masks, planner, pictures }: SharedParts, width: number, height: number) {
     this.size = { width, height };
     this.device = device;
     this.batch = lights;
     this.masks = masks;
+    this.planner = planner;
     this.pictures = pictures;
     this.sums = new KeptSums(device, width, height);
   }
@@ -147,7 +150,7 @@ export class LayerLights {
         normal: isAmbient ? null : normal,
         isCapped: name === 'covered',
       };
-      const lit = group.map((light) => [light, this.shadesOf(light, layer, draw)] as const);
+      const lit = group.map((light) => this.litBy(light, layer, draw));
       if (name === 'add' && this.keepsSums) this.drawKept(lit, target, layer, draw);
       else this.draw(lit, target, SUMS[name].blend, draw);
     }
@@ -173,7 +176,7 @@ export class LayerLights {
     };
     const layer = { takesShadows: true, takesCasts: false };
     this.draw(
-      lights.map((light) => [light, this.shadesOf(light, layer, draw)] as const),
+      lights.map((light) => this.litBy(light, layer, draw)),
       picture,
       'add',
       draw,
@@ -182,7 +185,7 @@ export class LayerLights {
 
   /** Adds up lights over what stands still among them. */
   private drawKept(lit: readonly Lit[], target: Target, layer: MomentLayer, draw: LightDraw): void {
-    const { kept, toSum, into, rest } = this.sums.part(layer, lit, draw.moment.view, this.pictures.uploads);
+    const { kept, toSum, into, rest } = this.sums.part(layer, lit, draw.moment, this.pictures.changes);
     if (into) {
       this.clear(into);
       this.draw(toSum, into, 'add', draw);
@@ -201,8 +204,8 @@ export class LayerLights {
 
   /** Draws lights into a target: those with shadows one by one under their masks, the others together. */
   private draw(lit: readonly Lit[], target: Target, blend: BlendMode, draw: LightDraw): void {
-    const isShaded = ([, { mask, casts }]: Lit) => mask !== null || casts !== null;
-    const open = lit.filter((one) => !isShaded(one)).map(([light]) => light);
+    const isShaded = ({ plan, hasCasts }: Lit) => plan !== null || hasCasts;
+    const open = lit.filter((one) => !isShaded(one)).map(({ light }) => light);
     if (blend === 'add' && open.length > HALF_FLOAT_GROUP && this.device.floats.name === 'RGBA16F')
       this.addInGroups(open, target, draw);
     else {
@@ -210,17 +213,23 @@ export class LayerLights {
       this.device.blend(blend);
       this.batch.drawOpen(open, draw);
     }
-    this.device.bind(target);
-    this.device.blend(blend);
-    for (const [light, shades] of lit.filter(isShaded)) {
-      // Shapes of one light at a time lie in their target.
-      if (shades.casts) {
-        this.drawCasts(light, draw);
-        this.device.bind(target);
-        this.device.blend(blend);
-      }
-      this.batch.drawOne(light, shades, draw);
+    for (const { light, plan, hasCasts } of lit.filter(isShaded)) {
+      // Of one light at a time: the next mask may take the place of this one, and shapes share their target.
+      const mask = plan && this.unscissored(() => this.masks.get(plan, draw.moment));
+      const casts = hasCasts ? this.drawnCasts(light, draw) : null;
+      this.device.bind(target);
+      this.device.blend(blend);
+      this.batch.drawOne(light, { mask, casts }, draw);
     }
+  }
+
+  private unscissored<T>(work: () => T): T {
+    const { gl } = this.device;
+    gl.disable(gl.SCISSOR_TEST);
+    const result = work();
+    gl.enable(gl.SCISSOR_TEST);
+    this.within(this.scissor);
+    return result;
   }
 
   /** Adds up lights group by group: what is small beside the sum of all is not beside that of its group. */
@@ -244,25 +253,21 @@ export class LayerLights {
     }
   }
 
-  private shadesOf(
+  /** A light with what keeps it from part of a layer. */
+  private litBy(
     light: MomentLight,
     { takesShadows, takesCasts }: Pick<MomentLayer, 'takesShadows' | 'takesCasts'>,
-    { moment, plane }: LightDraw,
-  ): Shades {
-    if (!takesShadows || light.ambient !== 'no') return NO_SHADES;
-    const { gl } = this.device;
-    let mask = null;
-    if (light.occluders.length > 0) {
-      gl.disable(gl.SCISSOR_TEST);
-      mask = this.masks.maskOf(moment, light, plane);
-      gl.enable(gl.SCISSOR_TEST);
-      this.within(this.scissor);
-    }
-    const casts = takesCasts && light.casts.length > 0 ? this.target('casts', 'half').textures[0] : null;
-    return { mask, casts };
+    { moment, plane, source }: LightDraw,
+  ): Lit {
+    const { gobo } = light;
+    const picture = gobo ? source(moment.pictures[gobo.picture].key) : null;
+    if (!takesShadows || light.ambient !== 'no') return { light, plan: null, hasCasts: false, picture };
+    const plan = light.occluders.length > 0 ? this.planner.planFor(light, plane) : null;
+    return { light, plan, hasCasts: takesCasts && light.casts.length > 0, picture };
   }
 
-  private drawCasts(light: MomentLight, { moment, plane, source }: LightDraw): void {
+  /** The shapes of standing sprites in a light, drawn. */
+  private drawnCasts(light: MomentLight, { moment, plane, source }: LightDraw): WebGLTexture {
     const { device, pictures } = this;
     const { gl } = device;
     const { view } = moment;
@@ -274,7 +279,7 @@ export class LayerLights {
     for (const index of light.casts) {
       const { picture, frame, inverse: m, above, spread, opacity, box } = moment.casts[index];
       const { key } = moment.pictures[picture];
-      const pixels = source(key);
+      const place = pictures.get(key, source(key), moment.lightSpace);
       const room = light.blockPx;
       const around = outputBox(view, {
         left: box.left - room,
@@ -282,8 +287,7 @@ export class LayerLights {
         right: box.right + room,
         bottom: box.bottom + room,
       });
-      if (!pixels || !around) continue;
-      const place = pictures.get(key, pixels, moment.lightSpace);
+      if (!place || !around) continue;
       device.program(CAST_PROGRAM).use(
         {
           u_targetPx: [target.width, target.height],
@@ -306,6 +310,7 @@ export class LayerLights {
       );
       device.drawBox();
     }
+    return target.textures[0];
   }
 
   private target(name: string, kind: 'float' | 'half'): Target {

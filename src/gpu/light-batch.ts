@@ -12,7 +12,8 @@ import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
 import { EDGE_TEXTURE_WIDTH } from './shaders/common';
 import { LIGHT_ATTRIBUTES, LIGHT_FLOATS, lightProgram, type LightVariant } from './shaders/light';
-import { litBox, type ShadowMask } from './shadow-masks';
+import type { ShadowMask } from './shadow-masks';
+import { litPixels } from './shadow-plan';
 
 export interface LightDraw {
   moment: Moment;
@@ -26,13 +27,13 @@ export interface LightDraw {
   isCapped: boolean;
 }
 
-/** What keeps a light from part of a layer. */
+/** What keeps a light from part of a layer: textures that are read by the very next draw. */
 export interface Shades {
   mask: ShadowMask | null;
   casts: WebGLTexture | null;
 }
 
-export const NO_SHADES: Shades = { mask: null, casts: null };
+const NO_SHADES: Shades = { mask: null, casts: null };
 
 export class LightBatch {
   private readonly buffer: WebGLBuffer;
@@ -96,9 +97,8 @@ export class LightBatch {
     }
     if (light.gobo) {
       const { key } = moment.pictures[light.gobo.picture];
-      const pixels = source(key);
-      if (!pixels) return;
-      const place = this.pictures.get(key, pixels, moment.lightSpace);
+      const place = this.pictures.get(key, source(key), moment.lightSpace);
+      if (!place) return;
       const { frame, inverse: m, fadeX, fadeY, nearest } = light.gobo;
       textures.u_gobo = place.arrays.art;
       uniforms.u_goboLayer = place.layer;
@@ -191,7 +191,7 @@ export class LightBatch {
         right: box.right + blockPx,
         bottom: box.bottom + blockPx,
       };
-      const pixels = Number.isFinite(box.left) ? outputBox(view, room) : litBox(moment, box);
+      const pixels = Number.isFinite(box.left) ? outputBox(view, room) : litPixels(view, box);
       if (!pixels) continue;
       this.pixels += (pixels[2] - pixels[0]) * (pixels[3] - pixels[1]);
       let at = count++ * LIGHT_FLOATS;

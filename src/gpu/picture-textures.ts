@@ -1,18 +1,21 @@
 /**
- * Pictures on the GPU, uploaded when first drawn and again when their pixels change. Small ones share the layers of one
- * texture array, so that sprites of many artworks are drawn at once; a large one has arrays of its own.
+ * Pictures on the GPU, uploaded when first drawn and again when their pixels change. Small ones share pages, a large one has
+ * arrays of its own. What was not drawn for longest goes where the budget is reached; what the picture that is being made
+ * has read from stays until it is through.
  */
-import ShelfPack from '@mapbox/shelf-pack';
+import { LRUCache } from 'lru-cache';
 import type { PicturePixels } from '@/core/moment/moment';
 import type { LightSpace } from '@/core/raster/colour';
 import type { Rect } from '@/core/raster/rect';
 import type { Device } from './device';
+import { PAGE_PX, PagePlan, SMALL_PX, type PageSpot } from './picture-pages';
 
 export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
-/** Side of a shared page, and of the largest picture that goes onto one. */
-const PAGE_PX = 1024;
-const SMALL_PX = 512;
 const BYTES_PER_PIXEL = 10;
+/** Before pages are added, small pictures that were not drawn in so many pictures of the scene give up their places. */
+const IDLE_PICTURES = 60;
+/** Pages of which less than this share is used are packed anew. */
+const FULL_ENOUGH = 0.4;
 
 /** Art, normals, and self-lit shares with rims, of the same places. */
 export interface PictureArrays {
@@ -37,99 +40,172 @@ export interface PicturePlace {
 interface Entry {
   pixels: PicturePixels;
   place: PicturePlace;
+  /** Its place on the shared pages; null has arrays of its own. */
+  spot: PageSpot | null;
+  /** The picture of the scene that last drew it. */
+  drawn: number;
+}
+
+/** A halved level of a picture, which lies there under its own name. */
+export interface NamedLevel {
+  name: string;
+  pixels: PicturePixels;
 }
 
 export class PictureCache {
-  private readonly entries = new Map<string, Entry>();
-  private space: LightSpace = 'linear';
-  private packs: ShelfPack[] = [];
+  private readonly entries: LRUCache<string, Entry>;
+  private readonly plan = new PagePlan();
+  /** Pictures that were asked for and are not there. */
+  private readonly absent = new Set<string>();
+  /** Places of pictures that went while this picture of the scene may still read them. */
+  private readonly leaving: PageSpot[] = [];
+  /** What the pages held when they were last packed: packing the same again gains nothing. */
+  private packedPixels = 0;
   private pages: PictureArrays | null = null;
-  /** Bytes of all pictures that are kept. */
+  private space: LightSpace = 'linear';
+  private picture = 0;
+  /** Bytes of all pictures and pages that are kept. */
   bytes = 0;
+  /** How often any picture became another one, came or went: what was made of pictures holds while it stays the same. */
+  changes = 0;
   /** How often pixels were brought to the GPU. */
   uploads = 0;
 
   constructor(
     private readonly device: Device,
-    private readonly budget = PICTURE_BUDGET_BYTES,
-  ) {}
+    budget = PICTURE_BUDGET_BYTES,
+  ) {
+    this.entries = new LRUCache({
+      maxSize: budget,
+      sizeCalculation: ({ pixels }) => pixels.width * pixels.height * BYTES_PER_PIXEL,
+      dispose: (entry) => this.release(entry),
+    });
+  }
 
-  /** @param space where the scene lights: art of linear scenes is decoded by the texture itself */
-  get(key: string, pixels: PicturePixels, space: LightSpace): PicturePlace {
-    if (space !== this.space) {
-      this.dropAll();
-      this.space = space;
+  /**
+   * Where a picture lies, brought there if it does not yet.
+   * @param pixels null while the picture is not there, and then it has no place
+   * @param space where the scene lights: art of linear scenes is decoded by the texture itself
+   * @param level what is drawn in the place of the picture where it is small
+   */
+  get(
+    key: string,
+    pixels: PicturePixels | null,
+    space: LightSpace,
+    level: NamedLevel | null = null,
+  ): PicturePlace | null {
+    if (space !== this.space) this.clear(space);
+    if (!pixels) {
+      if (!this.absent.has(key)) this.changes++;
+      this.absent.add(key);
+      this.entries.delete(key);
+      return null;
     }
+    if (this.absent.delete(key)) this.changes++;
+    return level ? this.placeOf(`${key} ${level.name}`, level.pixels) : this.placeOf(key, pixels);
+  }
+
+  private placeOf(key: string, pixels: PicturePixels): PicturePlace {
     const entry = this.entries.get(key);
-    if (entry?.pixels === pixels) {
-      if (entry.place.arrays !== this.pages) {
-        // What was used last goes last.
-        this.entries.delete(key);
-        this.entries.set(key, entry);
-      }
-      return entry.place;
-    }
-    if (entry && entry.pixels.width === pixels.width && entry.pixels.height === pixels.height) {
+    if (entry && isSameSize(entry.pixels, pixels)) {
+      entry.drawn = this.picture;
+      if (entry.pixels === pixels) return entry.place;
+      this.changes++;
       this.upload(entry.place, pixels, entry.pixels);
       entry.place = { ...entry.place, ...whatHas(pixels) };
       entry.pixels = pixels;
       return entry.place;
     }
-    if (entry) this.drop(key);
+    this.changes++;
+    this.entries.delete(key);
     return this.put(key, pixels);
   }
 
   /** Writes normals into a part of a picture that is there, as under a brush. */
   patchNormals(key: string, { left, top, right, bottom }: Rect, rgba: Uint8Array): void {
-    const place = this.entries.get(key)?.place;
+    const place = this.entries.peek(key)?.place;
     if (!place?.hasNormals) return;
+    this.changes++;
     const { gl } = this.device;
     const at = { layer: place.layer, x: place.x + left, y: place.y + top };
     this.write(place.arrays.normals, at, right - left, bottom - top, gl.RGBA, rgba);
   }
 
+  /** To be called once a picture of the scene: pages that are hardly used are packed anew. */
+  tidy(): void {
+    this.picture++;
+    const { plan } = this;
+    for (const spot of this.leaving.splice(0)) plan.free(spot);
+    const isHardlyUsed = plan.usedPixels < FULL_ENOUGH * plan.layers * PAGE_PX * PAGE_PX;
+    if (plan.layers > 1 && isHardlyUsed && plan.usedPixels !== this.packedPixels) this.repack();
+  }
+
   private put(key: string, pixels: PicturePixels): PicturePlace {
     const { width, height } = pixels;
-    const spot =
-      width <= SMALL_PX && height <= SMALL_PX ? this.packed(width, height) : this.alone(width, height);
-    const place = { ...spot, ...whatHas(pixels) };
+    const isSmall = width <= SMALL_PX && height <= SMALL_PX;
+    const spot = isSmall ? this.spotFor(width, height) : null;
+    const arrays = spot ? this.pages! : this.make(width, height, 1);
+    const { layer, x, y } = spot ?? { layer: 0, x: 0, y: 0 };
+    const place: PicturePlace = { arrays, layer, x, y, ...whatHas(pixels) };
     this.upload(place, pixels, null);
-    this.entries.set(key, { pixels, place });
-    for (const [oldest, { place: other }] of this.entries) {
-      if (this.bytes <= this.budget || oldest === key) break;
-      if (other.arrays !== this.pages) this.drop(oldest);
-    }
+    const entry = { pixels, place, spot, drawn: this.picture };
+    this.entries.set(key, entry);
+    // A picture that is larger than the budget is drawn all the same, and goes with its frame.
+    if (!this.entries.has(key)) this.release(entry);
     return place;
   }
 
-  private alone(width: number, height: number): Pick<PicturePlace, 'arrays' | 'layer' | 'x' | 'y'> {
-    return { arrays: this.make(width, height, 1), layer: 0, x: 0, y: 0 };
+  private spotFor(width: number, height: number): PageSpot {
+    const { plan } = this;
+    let spot = plan.place(width, height);
+    if (!spot && this.dropIdle()) spot = plan.place(width, height);
+    spot ??= plan.placeOnNew(width, height);
+    this.growPages(plan.layers);
+    return spot;
   }
 
-  private packed(width: number, height: number): Pick<PicturePlace, 'arrays' | 'layer' | 'x' | 'y'> {
-    for (let layer = 0; ; layer++) {
-      if (layer === this.packs.length) this.packs.push(new ShelfPack(PAGE_PX, PAGE_PX));
-      const bin = this.packs[layer].packOne(width, height);
-      if (!bin) continue;
-      return { arrays: this.pagesFor(layer + 1), layer, x: bin.x, y: bin.y };
-    }
+  /** @returns whether any place became free */
+  private dropIdle(): boolean {
+    const idle = [...this.entries.entries()].filter(
+      ([, { spot, drawn }]) => spot !== null && this.picture - drawn > IDLE_PICTURES,
+    );
+    for (const [key] of idle) this.entries.delete(key);
+    return idle.length > 0;
   }
 
-  /** The shared pages, at least as many as asked for; what lies on them moves along when they grow. */
-  private pagesFor(count: number): PictureArrays {
+  /** Makes the pages anew where there are too few; what lies on them moves along. */
+  private growPages(layers: number): void {
+    if (this.pages && this.pages.layers >= layers) return;
     const last = this.pages;
-    if (last && last.layers >= count) return last;
-    const pages = this.make(PAGE_PX, PAGE_PX, last ? Math.max(count, 2 * last.layers) : count);
-    this.pages = pages;
-    if (last) {
-      for (const entry of this.entries.values()) {
-        if (entry.place.arrays !== last) continue;
-        entry.place = { ...entry.place, arrays: pages };
-        this.upload(entry.place, entry.pixels, null);
-      }
+    this.pages = this.make(PAGE_PX, PAGE_PX, last ? Math.max(layers, Math.ceil(1.5 * last.layers)) : layers);
+    for (const entry of this.entries.values()) if (entry.spot) this.moveTo(entry, entry.spot);
+    if (last) this.dispose(last);
+  }
+
+  /** Packs what lies on the pages into as few as it takes. */
+  private repack(): void {
+    const { plan, entries } = this;
+    const small = [...entries.values()].filter(({ spot }) => spot !== null);
+    const last = this.pages!;
+    plan.clear();
+    // The highest first, so that rows fill well.
+    small.sort((a, b) => b.pixels.height - a.pixels.height);
+    const spots = small.map(({ pixels: { width, height } }) => {
+      return plan.place(width, height) ?? plan.placeOnNew(width, height);
+    });
+    if (plan.layers < last.layers) {
+      this.pages = plan.layers > 0 ? this.make(PAGE_PX, PAGE_PX, plan.layers) : null;
       this.dispose(last);
     }
-    return pages;
+    this.packedPixels = plan.usedPixels;
+    small.forEach((entry, i) => this.moveTo(entry, spots[i]));
+  }
+
+  private moveTo(entry: Entry, spot: PageSpot): void {
+    const { layer, x, y } = spot;
+    entry.spot = spot;
+    entry.place = { ...entry.place, arrays: this.pages!, layer, x, y };
+    this.upload(entry.place, entry.pixels, null);
   }
 
   private make(widthPx: number, heightPx: number, layers: number): PictureArrays {
@@ -147,9 +223,16 @@ export class PictureCache {
     };
   }
 
+  /** Sprites that were gathered already may still be drawn from these. */
   private dispose({ art, normals, masks, widthPx, heightPx, layers }: PictureArrays): void {
     this.bytes -= widthPx * heightPx * layers * BYTES_PER_PIXEL;
-    for (const texture of [art, normals, masks]) this.device.dropTexture(texture);
+    for (const texture of [art, normals, masks]) this.device.retireTexture(texture);
+  }
+
+  private release({ spot, place, drawn }: Entry): void {
+    if (!spot) this.dispose(place.arrays);
+    else if (drawn === this.picture) this.leaving.push(spot);
+    else this.plan.free(spot);
   }
 
   /** @param last what lies there already; only what differs from it is written */
@@ -178,20 +261,19 @@ export class PictureCache {
     gl.texSubImage3D(gl.TEXTURE_2D_ARRAY, 0, x, y, layer, width, height, 1, format, gl.UNSIGNED_BYTE, data);
   }
 
-  private drop(key: string): void {
-    const entry = this.entries.get(key);
-    if (!entry) return;
-    this.entries.delete(key);
-    // A place on a page stays taken until all pages are made anew.
-    if (entry.place.arrays !== this.pages) this.dispose(entry.place.arrays);
-  }
-
-  private dropAll(): void {
-    for (const key of [...this.entries.keys()]) this.drop(key);
+  private clear(space: LightSpace): void {
+    this.entries.clear();
     if (this.pages) this.dispose(this.pages);
     this.pages = null;
-    this.packs = [];
+    this.plan.clear();
+    this.leaving.length = 0;
+    this.space = space;
+    this.changes++;
   }
+}
+
+function isSameSize(a: PicturePixels, b: PicturePixels): boolean {
+  return a.width === b.width && a.height === b.height;
 }
 
 function whatHas({ normal, glow, rim }: PicturePixels): Pick<PicturePlace, 'hasNormals' | 'hasMasks'> {

@@ -12,8 +12,9 @@ import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
 import { OPEN_PROGRAM, SHOW_PROGRAM } from './shaders/box';
-import { encodeProgram, TRANSFER_STEPS, transferTable } from './shaders/picture';
+import { encodeProgram, overlayProgram, TRANSFER_STEPS, transferTable } from './shaders/picture';
 import { ShadowMasks, type ShadowMask } from './shadow-masks';
+import { ShadowPlanner } from './shadow-plan';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
 
@@ -68,6 +69,7 @@ export class Renderer {
   readonly sprites: SpriteBatch;
   readonly lights: LightBatch;
   private readonly bayer: WebGLTexture;
+  private readonly planner = new ShadowPlanner();
   private readonly surfaces: Surfaces;
   /** sRGB over 0 to 1; made when a linear scene is first finished. */
   private transfer: WebGLTexture | null = null;
@@ -84,8 +86,8 @@ export class Renderer {
     this.sprites = new SpriteBatch(this.device, this.pictures, readsLevels);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
-    const { device, pictures, sprites, lights, masks } = this;
-    this.surfaces = new Surfaces({ device, pictures, sprites, lights, masks });
+    const { device, pictures, sprites, lights, masks, planner } = this;
+    this.surfaces = new Surfaces({ device, pictures, sprites, lights, masks, planner });
   }
 
   /**
@@ -99,6 +101,7 @@ export class Renderer {
     const surface = this.surfaces.of(width, height);
     const { light, lights: layerLights } = surface;
     layerLights.keepsSums = LASTING.has(name);
+    this.planner.begin(moment);
     const passed = watch ? this.passClock(moment, light, watch) : null;
     gl.disable(gl.SCISSOR_TEST);
     this.drawBackdrop(moment, light);
@@ -121,9 +124,12 @@ export class Renderer {
     });
     gl.disable(gl.SCISSOR_TEST);
     const overlay = this.drawOverlay(moment, source, surface);
+    this.planner.end();
     this.sprites.tidy();
     this.lights.tidy();
+    this.pictures.tidy();
     layerLights.tidy();
+    this.device.dropRetired();
     const picture = this.finish(moment, light, overlay, name);
     passed?.({ kind: 'finish' });
     return picture;
@@ -169,8 +175,9 @@ export class Renderer {
     moment.lights.forEach((light, index) => {
       if (light.occluders.length === 0) return;
       const { edges } = this.masks;
-      const mask = this.masks.maskOf(moment, light, moment.planes[light.plane]);
-      if (!mask) return;
+      const plan = this.planner.planFor(light, moment.planes[light.plane]);
+      if (!plan) return;
+      const mask = this.masks.get(plan, moment);
       const show = () => this.showMask(mask, moment);
       passed({ kind: 'shadow', light: index, edges: this.masks.edges - edges }, show);
     });
@@ -314,16 +321,26 @@ export class Renderer {
     const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
     if (planes.length === 0) return null;
     const { device, gl } = this;
-    const target = surface.overlay;
-    device.bind(target);
-    gl.clearColor(0, 0, 0, 0);
-    gl.clear(gl.COLOR_BUFFER_BIT);
-    device.blend('over');
+    const { whole, layer } = surface.overlay;
+    const clear = (target: Target) => {
+      device.bind(target);
+      gl.clearColor(0, 0, 0, 0);
+      gl.clear(gl.COLOR_BUFFER_BIT);
+    };
+    clear(whole);
     for (const plane of planes) {
-      for (const { sprites } of plane.layers)
-        this.sprites.draw(sprites, { moment, plane, mode: 'overlay', source, target, even: [1, 1, 1] });
+      for (const { sprites } of plane.layers) {
+        clear(layer);
+        device.blend('over');
+        this.sprites.draw(sprites, { moment, plane, mode: 'direct', source, target: layer, even: [1, 1, 1] });
+        device.bind(whole);
+        device.blend('over');
+        const program = device.program(overlayProgram(moment.lightSpace === 'linear'));
+        program.use(this.whole(whole), { u_layer: layer.textures[0] });
+        device.drawBox();
+      }
     }
-    return target;
+    return whole;
   }
 }
 

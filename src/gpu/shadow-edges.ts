@@ -1,8 +1,9 @@
 /** Edges of occluders as instances: those that can stop a light at all, with their stature. */
 import type { Box } from '@/core/geometry/affine';
 import { distanceToSegment, sideOf } from '@/core/geometry/outline';
-import type { EdgePiece, MomentLight, MomentOccluder, View } from '@/core/moment/moment';
+import type { EdgePiece, MomentLight, View } from '@/core/moment/moment';
 import { EDGE_FLOATS } from './shaders/shadow';
+import type { LitArea } from './shadow-plan';
 
 /** Whether something near a box of the scene may stop a light that shines into it. */
 export function isNear(light: MomentLight, { box }: { box: Box }, lit: Box): boolean {
@@ -27,7 +28,7 @@ function letsOut({ source, size }: MomentLight, ax: number, ay: number, bx: numb
 /**
  * @param pieces directed edges in scene px
  * @param bothSides they stop light whichever side it comes from
- * @param lit what the light reaches; edges farther from its source are left out where they can not matter
+ * @param area what the light reaches; edges farther from its source are left out where they can not matter
  * @returns EDGE_FLOATS an edge, places counted from the view's corner
  */
 export function edgeInstances(
@@ -36,11 +37,11 @@ export function edgeInstances(
   pieces: readonly EdgePiece[],
   bothSides: boolean,
   staturePx: number | null,
-  lit: Box,
+  { box: lit, reachPx }: LitArea,
 ): number[] {
   const out: number[] = [];
-  const isRound = light.figure === 'round' || light.figure === 'cone';
-  const reach = light.reachPx + light.size;
+  // Squashed to less than its width a light reaches farther up and down than its reach says.
+  const reach = reachPx === null || light.squash < 1 ? Infinity : reachPx + light.size;
   for (const piece of pieces) {
     if (!isNear(light, piece, lit)) continue;
     const { edges } = piece;
@@ -50,8 +51,7 @@ export function edgeInstances(
       const bx = edges[i + 2];
       const by = edges[i + 3];
       if (!bothSides && !letsOut(light, ax, ay, bx, by)) continue;
-      if (isRound && light.squash >= 1 && distanceToSegment(light.x, light.y, ax, ay, bx, by) > reach)
-        continue;
+      if (reach < Infinity && distanceToSegment(light.x, light.y, ax, ay, bx, by) > reach) continue;
       out.push(ax - view.x, ay - view.y, bx - view.x, by - view.y, staturePx ?? -1, bothSides ? 1 : 0, 0, 0);
     }
   }
@@ -60,14 +60,4 @@ export function edgeInstances(
 
 export function edgeCount(instances: ArrayLike<number>): number {
   return instances.length / EDGE_FLOATS;
-}
-
-/** The pieces and shades that a mask was drawn from: while they are the same it holds. */
-export function maskInputs(light: MomentLight, occluders: readonly MomentOccluder[], lit: Box): unknown[] {
-  return occluders.flatMap(({ pieces, inner, staturePx, transmits }) => [
-    ...pieces.filter((piece) => isNear(light, piece, lit)),
-    ...(inner === pieces ? ['inner'] : inner),
-    staturePx,
-    ...(transmits ?? [0]),
-  ]);
 }

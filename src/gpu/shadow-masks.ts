@@ -1,14 +1,14 @@
 /**
- * Shadow masks of lights, trimmed to what the light reaches of the view and kept least recently used: a mask is drawn
- * again only when its light, its occluders or the view changed. One channel-wise mask does for what stops all colours
- * alike; coloured glass takes one for each channel.
+ * Shadow masks of lights, trimmed to what the light reaches of the view and kept, those that were used last, within a budget
+ * of bytes: a mask is drawn again only when something changed that it was drawn from. One channel-wise mask does for what
+ * stops all colours alike; coloured glass takes one for each channel.
  */
-import { sameItems } from '@/core/same-items';
-import type { Box } from '@/core/geometry/affine';
+import { LRUCache } from 'lru-cache';
 import type { Moment, MomentLight, MomentOccluder, MomentPlane } from '@/core/moment/moment';
 import type { Device, Target, UniformValue } from './device';
 import { outputBox } from './output-box';
-import { edgeCount, edgeInstances, isNear, maskInputs } from './shadow-edges';
+import { edgeCount, edgeInstances } from './shadow-edges';
+import type { LitArea, ShadowPlan } from './shadow-plan';
 import {
   EDGE_ATTRIBUTES,
   EDGE_FLOATS,
@@ -19,8 +19,8 @@ import {
 } from './shaders/shadow';
 
 export const MASK_BUDGET_BYTES = 128 * 1024 * 1024;
-/** Masks are drawn for a reach larger by this, so that a trembling one keeps its mask. */
-const REACH_ROOM = 0.12;
+/** However small they are: each is a texture that the graphics card has to keep. */
+const MOST_MASKS = 2048;
 
 /** A mask's target (of one texture, or of one a channel) and the output pixel of the view at its corner. */
 export interface ShadowMask {
@@ -29,41 +29,39 @@ export interface ShadowMask {
   y: number;
 }
 
-interface Kept extends Omit<ShadowMask, 'target'> {
-  /** Null where nothing that is near stops the light, which is worth remembering too. */
-  target: Target | null;
-  /** What it was drawn for. */
-  lit: Box;
-  inputs: unknown[];
-}
-
 type Uniforms = Record<string, UniformValue>;
 
 /** What one mask is drawn with. */
 interface Drawing {
   moment: Moment;
   light: MomentLight;
-  lit: Box;
+  area: LitArea;
   width: number;
   height: number;
   uniforms: Uniforms;
 }
 
 export class ShadowMasks {
-  private readonly kept = new Map<string, Kept>();
+  private readonly kept: LRUCache<string, ShadowMask>;
+  /** A mask that is larger than the budget, until the next one is asked for. */
+  private passing: ShadowMask | null = null;
   private readonly buffer: WebGLBuffer;
   private readonly vertexArray: WebGLVertexArrayObject;
-  /** Bytes of all masks that are kept. */
-  bytes = 0;
   /** Masks drawn, and edges drawn into them, since the start. */
   drawn = 0;
   edges = 0;
 
   constructor(
     private readonly device: Device,
-    private readonly budget = MASK_BUDGET_BYTES,
+    budget = MASK_BUDGET_BYTES,
   ) {
     const { gl } = device;
+    this.kept = new LRUCache({
+      max: MOST_MASKS,
+      maxSize: budget,
+      sizeCalculation: ({ target }) => target.bytes,
+      dispose: ({ target }) => device.dropTarget(target),
+    });
     this.buffer = gl.createBuffer()!;
     this.vertexArray = gl.createVertexArray()!;
     gl.bindVertexArray(this.vertexArray);
@@ -76,35 +74,30 @@ export class ShadowMasks {
     gl.bindVertexArray(null);
   }
 
+  /** Bytes of all masks that are kept. */
+  get bytes(): number {
+    return this.kept.calculatedSize;
+  }
+
   /**
-   * The mask of a light on a plane (its blocks lie on the plane's own cells), or null where nothing of its light is in the
-   * view or nothing stops it.
+   * The mask of a plan, to be drawn with before the next one is asked for: that may let go of it. Leaves another target bound
+   * where it had to be drawn.
    */
-  maskOf(moment: Moment, light: MomentLight, plane: MomentPlane): ShadowMask | null {
-    const key = maskKey(moment, light, plane);
-    const kept = this.kept.get(key);
-    if (kept && contains(kept.lit, light.box) && sameItems(kept.inputs, inputsOf(moment, light, kept.lit))) {
-      this.kept.delete(key);
-      this.kept.set(key, kept);
-      return kept.target ? (kept as ShadowMask) : null;
-    }
-    if (kept) this.drop(key);
-    const lit = roomy(light);
-    const near = light.occluders.map((i) => moment.occluders[i]).filter((o) => isNear(light, o, lit));
-    const box = near.length > 0 ? litBox(moment, lit) : null;
-    const mask = box ? this.draw(moment, light, plane, near, lit, box) : { target: null, x: 0, y: 0 };
-    this.kept.set(key, { ...mask, lit, inputs: inputsOf(moment, light, lit) });
-    this.bytes += mask.target?.bytes ?? 0;
-    for (const oldest of this.kept.keys()) {
-      if (this.bytes <= this.budget || oldest === key) break;
-      this.drop(oldest);
-    }
-    return mask.target ? (mask as ShadowMask) : null;
+  get(plan: ShadowPlan, moment: Moment): ShadowMask {
+    this.dropPassing();
+    const kept = this.kept.get(plan.key);
+    if (kept) return kept;
+    const mask = this.draw(plan, moment);
+    this.kept.set(plan.key, mask);
+    // One that is larger than the whole budget is not kept.
+    if (!this.kept.has(plan.key)) this.passing = mask;
+    return mask;
   }
 
   /** Lets go of every mask. */
   forget(): void {
-    for (const key of [...this.kept.keys()]) this.drop(key);
+    this.dropPassing();
+    this.kept.clear();
   }
 
   dispose(): void {
@@ -113,23 +106,14 @@ export class ShadowMasks {
     this.device.gl.deleteVertexArray(this.vertexArray);
   }
 
-  private drop(key: string): void {
-    const kept = this.kept.get(key)!;
-    this.kept.delete(key);
-    if (!kept.target) return;
-    this.bytes -= kept.target.bytes;
-    this.device.dropTarget(kept.target);
+  private dropPassing(): void {
+    if (this.passing) this.device.dropTarget(this.passing.target);
+    this.passing = null;
   }
 
-  private draw(
-    moment: Moment,
-    light: MomentLight,
-    plane: MomentPlane,
-    occluders: readonly MomentOccluder[],
-    lit: Box,
-    [x, y, right, bottom]: readonly number[],
-  ): ShadowMask {
+  private draw({ light, plane, area, occluders, pixels }: ShadowPlan, moment: Moment): ShadowMask {
     const { device } = this;
+    const [x, y, right, bottom] = pixels;
     const [width, height] = [right - x, bottom - y];
     const sieves = occluders.filter(({ transmits }) => transmits !== null);
     const solid = occluders.filter(({ transmits }) => transmits === null);
@@ -137,7 +121,7 @@ export class ShadowMasks {
     const drawing = {
       moment,
       light,
-      lit,
+      area,
       width,
       height,
       uniforms: uniformsOf(moment, light, plane, x, y, width, height),
@@ -174,9 +158,9 @@ export class ShadowMasks {
 
   /** Adds what occluders stop, all of it alike, to a target. */
   private drawStopped(drawing: Drawing, occluders: readonly MomentOccluder[], target: Target): void {
-    const { moment, light, lit } = drawing;
+    const { moment, light, area } = drawing;
     const instances = occluders.flatMap(({ pieces, closed, staturePx }) =>
-      edgeInstances(moment.view, light, pieces, !closed, staturePx, lit),
+      edgeInstances(moment.view, light, pieces, !closed, staturePx, area),
     );
     this.device.bind(target);
     this.drawEdges(drawing, instances);
@@ -220,7 +204,7 @@ export class ShadowMasks {
   private drawInner(drawing: Drawing, occluder: MomentOccluder, target: Target): void {
     const { device } = this;
     const { gl } = device;
-    const { moment, light, lit, width, height, uniforms } = drawing;
+    const { moment, light, area, width, height, uniforms } = drawing;
     const { view } = moment;
     const box = outputBox(view, occluder.box);
     if (!box) return;
@@ -233,7 +217,7 @@ export class ShadowMasks {
     gl.enable(gl.SCISSOR_TEST);
     gl.scissor(left, top, right - left, bottom - top);
     device.bind(inner);
-    this.drawEdges(drawing, edgeInstances(view, light, occluder.inner, true, occluder.staturePx, lit));
+    this.drawEdges(drawing, edgeInstances(view, light, occluder.inner, true, occluder.staturePx, area));
     device.bind(winding);
     device.blend('add');
     const leftmost = occluder.box.left - view.x - 1;
@@ -279,70 +263,6 @@ const PLACED = ['u_targetPx', 'u_targetOrigin'];
 
 function named(uniforms: Uniforms, names: readonly string[]): Uniforms {
   return Object.fromEntries(names.map((name) => [name, uniforms[name]]));
-}
-
-function maskKey(
-  { view, pixelArt }: Moment,
-  { source, size, blockPx }: MomentLight,
-  plane: MomentPlane,
-): string {
-  const { x, y, outputPerScenePx, widthPx, heightPx } = view;
-  const from = source.parallel ? [source.x, source.y, source.z] : [source.x, source.y, source.heightPx];
-  const blocks = blockPx === 0 ? [] : [blockPx, plane.originX, plane.originY];
-  return [
-    source.parallel,
-    ...from,
-    size,
-    ...blocks,
-    x,
-    y,
-    outputPerScenePx,
-    widthPx,
-    heightPx,
-    pixelArt,
-  ].join(' ');
-}
-
-function inputsOf(moment: Moment, light: MomentLight, lit: Box): unknown[] {
-  return maskInputs(
-    light,
-    light.occluders.map((i) => moment.occluders[i]),
-    lit,
-  );
-}
-
-/** What a light reaches, with some room for its trembling. */
-function roomy({ box, figure, reachPx }: MomentLight): Box {
-  if (figure !== 'round' && figure !== 'cone') return box;
-  const room = reachPx * REACH_ROOM;
-  return {
-    left: box.left - room,
-    top: box.top - room,
-    right: box.right + room,
-    bottom: box.bottom + room,
-  };
-}
-
-function contains(outer: Box, inner: Box): boolean {
-  return (
-    outer.left <= inner.left &&
-    outer.top <= inner.top &&
-    outer.right >= inner.right &&
-    outer.bottom >= inner.bottom
-  );
-}
-
-/** The output pixels of what is lit: left, top, right, bottom. */
-export function litBox({ view }: Moment, lit: Box): [number, number, number, number] | null {
-  const scale = view.outputPerScenePx;
-  const edge = view.x + view.widthPx / scale;
-  const lower = view.y + view.heightPx / scale;
-  return outputBox(view, {
-    left: Math.max(lit.left, view.x - 1),
-    top: Math.max(lit.top, view.y - 1),
-    right: Math.min(lit.right, edge + 1),
-    bottom: Math.min(lit.bottom, lower + 1),
-  });
 }
 
 function uniformsOf(

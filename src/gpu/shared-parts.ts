@@ -2,6 +2,7 @@ import type { Device } from './device';
 import type { LightBatch } from './light-batch';
 import type { PictureCache } from './picture-textures';
 import type { ShadowMasks } from './shadow-masks';
+import type { ShadowPlanner } from './shadow-plan';
 import type { SpriteBatch } from './sprite-batch';
 
 /** What pictures of all sizes are drawn with. */
@@ -11,4 +12,5 @@ export interface SharedParts {
   sprites: SpriteBatch;
   lights: LightBatch;
   masks: ShadowMasks;
+  planner: ShadowPlanner;
 }

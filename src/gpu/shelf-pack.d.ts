@@ -10,5 +10,7 @@ declare module '@mapbox/shelf-pack' {
     constructor(width: number, height: number);
     /** Null where there is no room left. */
     packOne(width: number, height: number): Bin | null;
+    /** Gives a box back: its place is free for another one as large or smaller. */
+    unref(bin: Bin): number;
   }
 }

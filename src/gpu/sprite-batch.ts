@@ -98,12 +98,10 @@ export class SpriteBatch {
     if (!sprite.colour) {
       const { key } = moment.pictures[sprite.picture];
       const pixels = source(key);
-      if (!pixels) return;
       const halvings = moment.pixelArt || !this.readsLevels ? 0 : halvingsOf(sprite, moment.view);
-      if (halvings > 0) level = levelOf(sprite, pixels, halvings, moment.lightSpace);
-      place = level
-        ? this.pictures.get(`${key} ${level.name}`, level.pixels, moment.lightSpace)
-        : this.pictures.get(key, pixels, moment.lightSpace);
+      if (pixels && halvings > 0) level = levelOf(sprite, pixels, halvings, moment.lightSpace);
+      place = this.pictures.get(key, pixels, moment.lightSpace, level);
+      if (!place) return;
     }
     if (sprite.grid || (place && this.arrays && place.arrays !== this.arrays)) this.flush(draw, null);
     if (place) this.arrays = place.arrays;
@@ -188,7 +186,6 @@ export class SpriteBatch {
       u_outputPerScenePx: moment.view.outputPerScenePx,
       u_tint: plane.tint,
       ...(isGather ? {} : { u_light: even }),
-      ...(mode === 'overlay' ? { u_linear: moment.lightSpace === 'linear' } : {}),
       ...(grid ? { u_cellPx: [grid.cellWidthPx, grid.cellHeightPx] } : {}),
     };
     const textures = {

@@ -7,12 +7,18 @@ import type { SharedParts } from './shared-parts';
 /** The stage, and a small picture beside it: each size that is drawn again and again keeps its own. */
 const MOST_SIZES = 2;
 
+/** Overlay planes in display values, and one layer of them in light space. */
+export interface OverlayTargets {
+  whole: Target;
+  layer: Target;
+}
+
 export class Surface {
   /** The picture before its finish. */
   readonly light: Target;
   readonly lights: LayerLights;
   readonly layers: LayerPass;
-  private overlayTarget: Target | null = null;
+  private overlayTargets: OverlayTargets | null = null;
 
   constructor(
     private readonly shared: SharedParts,
@@ -26,14 +32,16 @@ export class Surface {
   }
 
   /** Made when a scene first has an overlay plane. */
-  get overlay(): Target {
-    return (this.overlayTarget ??= this.shared.device.target(this.width, this.height, 'float'));
+  get overlay(): OverlayTargets {
+    const target = () => this.shared.device.target(this.width, this.height, 'float');
+    return (this.overlayTargets ??= { whole: target(), layer: target() });
   }
 
   dispose(): void {
     this.lights.dispose();
     this.layers.dispose();
-    for (const target of [this.light, this.overlayTarget]) if (target) this.shared.device.dropTarget(target);
+    const { device } = this.shared;
+    for (const target of [this.light, ...Object.values(this.overlayTargets ?? {})]) device.dropTarget(target);
   }
 }
 

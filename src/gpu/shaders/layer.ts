@@ -2,14 +2,13 @@
  * The sprites of a layer, one instance each. Gathered: albedo, normal, glow and, where
  * lights give to them, rims, premultiplied, each with its alpha.
  * Direct: where no light but the even one reaches the layer it goes straight onto the picture, which comes to the same and
- * saves the sums. Overlay: as direct, in display values. A grid reads the frame of its cell instead of one frame.
+ * saves the sums. A grid reads the frame of its cell instead of one frame.
  */
 import { CELL_FRAMES, DIAGONAL, FLIP_X, FLIP_Y } from '@/core/art/tiles';
 import type { ProgramRecord } from '../device';
-import { HEADER, PLACE, TO_CLIP, TRANSFER } from './common';
+import { HEADER, PLACE, TO_CLIP } from './common';
 
-export const LAYER_MODES = ['gather', 'gather rims', 'direct', 'overlay'] as const;
-export type LayerMode = (typeof LAYER_MODES)[number];
+export type LayerMode = 'gather' | 'gather rims' | 'direct';
 
 /** Floats of an instance: seven attributes of four. */
 export const SPRITE_FLOATS = 28;
@@ -95,7 +94,6 @@ export function spriteProgram({
     ['GATHER', isGathering(mode)],
     ['RIMS', hasRims],
     ['GLOW', hasGlow],
-    ['OVERLAY', mode === 'overlay'],
     ['GRID', isGrid],
     ['NEAREST', isNearest],
     ['ART', !isAllPlain],
@@ -112,7 +110,7 @@ export function spriteProgram({
     name: `sprites ${on.join(' ')}`,
     vertex: VERTEX,
     attributes: SPRITE_ATTRIBUTES,
-    fragment: `${HEADER}${head}${PLACE}${mode === 'overlay' ? TRANSFER : ''}${FRAGMENT}`,
+    fragment: `${HEADER}${head}${PLACE}${FRAGMENT}`,
   };
 }
 
@@ -146,9 +144,6 @@ layout(location = RIMS_AT) out vec4 rims;
 #else
 uniform vec3 u_light;
 out vec4 picture;
-#endif
-#ifdef OVERLAY
-uniform bool u_linear;
 #endif
 
 int flags;
@@ -258,10 +253,6 @@ void main() {
 #endif
 #else
   vec3 shown = shaded * u_light + shining;
-#ifdef OVERLAY
-  shown /= colours.a;
-  shown = clamp(u_linear ? encode3(shown) : shown, 0.0, 1.0) * colours.a;
-#endif
   picture = vec4(shown, colours.a);
 #endif
 }`;

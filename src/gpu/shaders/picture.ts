@@ -51,6 +51,23 @@ void main() {
   };
 }
 
+/** Lays a layer of an overlay plane, in light space, over the overlay, in display values. */
+export function overlayProgram(isLinear: boolean): ProgramRecord {
+  return {
+    name: `overlay ${isLinear}`,
+    vertex: BOX_VERTEX,
+    fragment: `${HEADER}${isLinear ? TRANSFER : ''}
+uniform sampler2D u_layer;
+out vec4 overlay;
+void main() {
+  vec4 c = texelFetch(u_layer, ivec2(gl_FragCoord.xy), 0);
+  if (c.a == 0.0) discard;
+  vec3 shown = c.rgb / c.a;
+  overlay = vec4(clamp(${isLinear ? 'encode3(shown)' : 'shown'}, 0.0, 1.0) * c.a, c.a);
+}`,
+  };
+}
+
 /** Steps of the transfer's table, over square roots: between them it is straight to a fiftieth of a byte. */
 export const TRANSFER_STEPS = 256;
 
