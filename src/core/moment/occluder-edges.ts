@@ -1,4 +1,5 @@
 import { applyTo, determinant, type Affine, type Box } from '../geometry/affine';
+import { withoutFolds } from '../geometry/folded-lines';
 import { edgesOfClosed, edgesOfLine } from '../geometry/outline';
 import { normaliseOutlines } from '../geometry/sound-outlines';
 import { flattenedOutlines } from '../geometry/smooth';
@@ -28,7 +29,7 @@ function linesOf(outlines: number[][]): Float64Array {
     all.set(part, at);
     at += part.length;
   }
-  return all;
+  return withoutFolds(all);
 }
 
 export function sameMap(p: Affine, q: Affine): boolean {

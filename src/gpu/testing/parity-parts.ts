@@ -108,10 +108,13 @@ function shutter(): PicturePixels {
   return { width: 48, height: 48, rgba, normal: null, glow: null, rim: null };
 }
 
+const dome = pixelsOf('disc', true);
+
 export const PICTURES: Record<string, PicturePixels> = {
   flat: pixelsOf('full', false),
   wall: pixelsOf('full', true),
-  dome: pixelsOf('disc', true),
+  dome,
+  leaning: dome,
   veil: pixelsOf('soft', true),
   window: pixelsOf('full', true, true),
   sheet: pixelsOf('full', true),
@@ -177,6 +180,8 @@ export function build({
     brackets: [{ id: 'hook', name: '', x: 44, y: 6, turnDeg: 90, places: [] }],
   };
   scene.reliefs.crate = scene.reliefs.sheet;
+  // It stands on a line that rises to the right.
+  scene.artworks.leaning = { ...scene.artworks.dome, foot: [6, 46, 42, 30] };
   scene.artworks.tiles = {
     ...scene.artworks.sheet,
     occluders: [
