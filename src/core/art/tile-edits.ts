@@ -1,7 +1,7 @@
 /** Changes to the cells of a tile plane. */
 import { CHUNK_CELLS, type Chunk, type SceneDocument } from '../scene/document';
 import { change, create, remove, type Edit } from '../scene/edits';
-import { cellAt, chunkIndex, chunkKey } from './tiles';
+import { cellIn, chunkIndex, chunkKey } from './tiles';
 
 /** A cell by its column and row, and the number that it gets. */
 export type CellChange = readonly [column: number, row: number, cell: number];
@@ -75,7 +75,8 @@ export function cellsAlike(
   { left, top, right, bottom }: CellBox,
 ): [number, number][] {
   if (column < left || column > right || row < top || row > bottom) return [];
-  const wanted = cellAt(scene, planeId, column, row);
+  const chunks = chunkIndex(scene.chunks).get(planeId);
+  const wanted = cellIn(chunks, column, row);
   const width = right - left + 1;
   const seen = new Uint8Array(width * (bottom - top + 1));
   const found: [number, number][] = [];
@@ -92,7 +93,7 @@ export function cellsAlike(
     ]) {
       if (nx < left || nx > right || ny < top || ny > bottom) continue;
       const i = (ny - top) * width + nx - left;
-      if (seen[i] || cellAt(scene, planeId, nx, ny) !== wanted) continue;
+      if (seen[i] || cellIn(chunks, nx, ny) !== wanted) continue;
       seen[i] = 1;
       waiting.push([nx, ny]);
     }

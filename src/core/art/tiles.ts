@@ -53,12 +53,8 @@ export function placeInTile(
 /** The chunks of each tile plane by their place, `column row`. */
 export type ChunkIndex = Map<string, Map<string, [string, Chunk]>>;
 
-const indexed = new WeakMap<SceneDocument['chunks'], ChunkIndex>();
-
-/** Found once for each state of the chunks. Of two chunks at one place the one with the lower id holds. */
+/** Of two chunks at one place the one with the lower id holds. */
 export function chunkIndex(chunks: SceneDocument['chunks']): ChunkIndex {
-  const known = indexed.get(chunks);
-  if (known) return known;
   const index: ChunkIndex = new Map();
   for (const [id, chunk] of Object.entries(chunks)) {
     let plane = index.get(chunk.planeId);
@@ -67,7 +63,6 @@ export function chunkIndex(chunks: SceneDocument['chunks']): ChunkIndex {
     const other = plane.get(key);
     if (!other || id < other[0]) plane.set(key, [id, chunk]);
   }
-  indexed.set(chunks, index);
   return index;
 }
 
@@ -82,8 +77,17 @@ export function cellAt(
   column: number,
   row: number,
 ): number {
+  return cellIn(chunkIndex(scene.chunks).get(planeId), column, row);
+}
+
+/** The cell at a column and row, by the chunks of its plane. */
+export function cellIn(
+  chunks: ReadonlyMap<string, readonly [string, Chunk]> | undefined,
+  column: number,
+  row: number,
+): number {
   const [c, r] = [Math.floor(column / CHUNK_CELLS), Math.floor(row / CHUNK_CELLS)];
-  const chunk = chunkIndex(scene.chunks).get(planeId)?.get(chunkKey(c, r))?.[1];
+  const chunk = chunks?.get(chunkKey(c, r))?.[1];
   return chunk ? chunk.cells[(row - r * CHUNK_CELLS) * CHUNK_CELLS + column - c * CHUNK_CELLS] : 0;
 }
 

@@ -6,9 +6,9 @@
  * recipes, to the same pixels.
  */
 import { InputFault } from '../faults';
-import { drawOrder } from '../moment/draw-order';
-import { occludersOf } from '../moment/occluders';
+import { MomentMaker } from '../moment/moment-maker';
 import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
+import { NOTHING_PASSING } from '../moment/passing';
 import { hasRimLights } from '../scene/looks';
 import { decodeGrey16, decodePng } from '../raster/png';
 import type { Image } from '../raster/image';
@@ -22,7 +22,7 @@ import {
   type ReliefOrder,
 } from '../relief/order';
 import { reliefMaps } from '../relief/relief-of';
-import { inOrder, type SceneDocument } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
 import { neededRecords } from '../scene/references';
 import { reliefOrderOf } from '../scene/relief-order';
 import { jsonSchema } from '../scene/json-schema';
@@ -174,8 +174,7 @@ function occluderEdgesOf(scene: SceneDocument): object {
     Object.entries(scene.planes).map(([id, plane]) => [id, { ...plane, parallax: 1, hidden: false }]),
   );
   const still = { ...scene, planes };
-  const planeIndex = new Map(inOrder(planes).map(([id], index) => [id, index]));
-  const found = occludersOf(still, planeIndex, drawOrder(still), 0);
+  const found = new MomentMaker().occluders(still, 0, NOTHING_PASSING);
   const occluders = found.occluders.map(({ closed, inner, transmits, staturePx, pieces }, i) => ({
     ...found.sources[i],
     kind: closed ? 'closed' : 'line',

@@ -1,11 +1,11 @@
 /** The shapes that standing sprites throw onto the ground in the sun. */
 import { rectOf } from '../art/frames';
 import { applyTo, composed, inverse, mappedBox, moved, type Affine, type Box } from '../geometry/affine';
-import { compare, settingsOf, type Artwork, type ArtworkFrame } from '../scene/document';
 import { RADIANS_PER_DEGREE, cos, sin } from '../geometry/exact';
-import type { Lighting } from './lights';
+import { compare, type Artwork, type ArtworkFrame } from '../scene/document';
 import type { MomentCast, MomentLight, MomentSource } from './moment';
-import { artOf, isShown, spriteShown } from './standing';
+import type { MomentStage } from './stage';
+import { shownFrame } from './standing';
 
 /** Shadows of a low sun are no longer than this many times what throws them. */
 export const LONGEST_CAST = 8;
@@ -37,45 +37,75 @@ export function castWay(source: MomentSource, viewTiltDeg: number): [number, num
   return [across, down < -ROUNDING ? -FLATTEST_CAST : FLATTEST_CAST];
 }
 
-/** The shapes of all standing sprites, for each sun that throws shadows; the lights are told which are theirs. */
-export function castsOf(
-  { scene, planeIndex, pictureIndex, seconds }: Omit<Lighting, 'passing'>,
-  lights: readonly MomentLight[],
-): MomentCast[] {
-  const standing = Object.entries(scene.sprites)
-    .filter(([, sprite]) => sprite.castsShape && sprite.artworkId !== null && isShown(scene, sprite))
-    .sort(([a], [b]) => compare(a, b));
-  if (standing.length === 0) return [];
-  const casts: MomentCast[] = [];
-  for (const light of lights) {
-    const way = light.throwsShapes ? castWay(light.source, settingsOf(scene).viewTiltDeg) : null;
-    if (!way) continue;
-    for (const [, sprite] of standing) {
-      const plane = planeIndex.get(sprite.planeId)!;
-      if (plane < light.spanFar || plane > light.spanNear) continue;
-      const shown = spriteShown(scene, sprite, seconds);
-      const back = shown && inverse(shown.map);
-      const artwork = artOf(scene, sprite);
-      if (!back || !artwork) continue;
-      const { frame, map } = shown;
-      const foot = footOf(artwork, map, frame);
-      const { thrown, above } = thrownBy(way, foot);
-      const forward = composed(thrown, map);
-      const spread = light.size * Math.sqrt(back.a * back.a + back.b * back.b);
-      light.casts.push(casts.length);
-      casts.push({
-        picture: pictureIndex.get(sprite.artworkId!)!,
-        frame: rectOf(frame),
-        opacity: sprite.opacity,
-        inverse: composed(back, inverse(thrown)!),
-        above,
-        spread,
-        plane,
-        box: softenedBox(forward, above, spread, frame),
-      });
+/** Finds the shapes that standing sprites throw, light by light, and keeps them in their order. */
+export class Casts {
+  readonly all: MomentCast[] = [];
+  private standers: readonly Stander[] | null = null;
+
+  constructor(private readonly stage: MomentStage) {}
+
+  /** @returns the numbers of the shapes in a sun */
+  in(light: MomentLight): number[] {
+    const { settings } = this.stage;
+    const way = castWay(light.source, settings.viewTiltDeg);
+    if (!way) return [];
+    this.standers ??= standersOf(this.stage);
+    const numbers: number[] = [];
+    for (const stander of this.standers) {
+      if (stander.plane < light.spanFar || stander.plane > light.spanNear) continue;
+      numbers.push(this.all.length);
+      this.all.push(castOf(stander, way, light.size));
     }
+    return numbers;
   }
-  return casts;
+}
+
+/** A sprite that throws its shape, with all of it that is the same for every sun. */
+interface Stander {
+  picture: number;
+  plane: number;
+  opacity: number;
+  frame: ArtworkFrame;
+  map: Affine;
+  back: Affine;
+  foot: Foot;
+}
+
+/** By id, so that their order in the document changes no bit. */
+function standersOf({ scene, standing, planeOrder, pictureIndex }: MomentStage): Stander[] {
+  return Object.entries(scene.sprites)
+    .filter(([, sprite]) => sprite.castsShape && sprite.artworkId !== null && standing.shows(sprite))
+    .sort(([a], [b]) => compare(a, b))
+    .flatMap(([, sprite]) => {
+      const stood = standing.sprite(sprite);
+      if (!stood) return [];
+      const { frame, map } = shownFrame(stood);
+      const back = inverse(map);
+      if (!back) return [];
+      return [
+        {
+          picture: pictureIndex.get(sprite.artworkId!)!,
+          plane: planeOrder.index.get(sprite.planeId)!,
+          opacity: sprite.opacity,
+          ...{ frame, map, back, foot: footOf(stood.artwork, map, frame) },
+        },
+      ];
+    });
+}
+
+function castOf(
+  { picture, plane, opacity, frame, map, back, foot }: Stander,
+  way: readonly [number, number],
+  size: number,
+): MomentCast {
+  const { thrown, above } = thrownBy(way, foot);
+  const spread = size * Math.sqrt(back.a * back.a + back.b * back.b);
+  return {
+    ...{ picture, plane, opacity, above, spread },
+    frame: rectOf(frame),
+    inverse: composed(back, inverse(thrown)!),
+    box: softenedBox(composed(thrown, map), above, spread, frame),
+  };
 }
 
 /** The line on which a figure stands, in the scene: y = at + slope x. */

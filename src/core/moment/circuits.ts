@@ -1,18 +1,17 @@
 /** Circuits as bits: a light reaches a sprite where a bit of what it feeds is one of what the sprite listens to. */
 import { inOrder, type SceneDocument } from '../scene/document';
 
-const known = new WeakMap<SceneDocument['circuits'], Map<string, number>>();
+export class Circuits {
+  private readonly bits: ReadonlyMap<string, number>;
 
-function bits(circuits: SceneDocument['circuits']): Map<string, number> {
-  let map = known.get(circuits);
-  if (!map) {
-    map = new Map(inOrder(circuits).map(([id], i) => [id, 1 << i]));
-    known.set(circuits, map);
+  constructor(circuits: SceneDocument['circuits']) {
+    this.bits = new Map(inOrder(circuits).map(([id], i) => [id, 1 << i]));
   }
-  return map;
-}
 
-export function circuitMask(scene: Pick<SceneDocument, 'circuits'>, ids: readonly string[]): number {
-  const map = bits(scene.circuits);
-  return ids.reduce((mask, id) => mask | (map.get(id) ?? 0), 0);
+  /** The bits of circuits; one that the scene does not have is none. */
+  mask(ids: readonly string[]): number {
+    let mask = 0;
+    for (const id of ids) mask |= this.bits.get(id) ?? 0;
+    return mask;
+  }
 }

@@ -1,10 +1,9 @@
 /** The lights that burn: those of the scene, and those of placed lamps. */
 import type { Affine, Box } from '../geometry/affine';
 import { sameItems } from '../same-items';
-import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
+import { hexInLightSpace, type Rgb } from '../raster/colour';
 import {
   compare,
-  settingsOf,
   type FallCurve,
   type Fixture,
   type LightLook,
@@ -12,22 +11,22 @@ import {
   type Wick,
 } from '../scene/document';
 import { wickAt } from '../time/wick';
-import { circuitMask } from './circuits';
 import { lightPartsOf, partId } from './lamps';
-import { figureOf, grown } from './light-figure';
+import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
+import { grownBox, type LightKindRecord } from './light-kinds/shape';
+import { LightParts } from './light-parts';
 import {
   CURVE_DRAWN,
   CURVE_EASED,
   CURVE_EVEN,
   CURVE_NATURAL,
   CURVE_STRAIGHT,
-  TABLE_SIZE,
   type MomentLight,
 } from './moment';
 import type { FoundOccluders, OccluderSource } from './occluders';
-import type { Passing } from './passing';
-import { carriersOf, groundMap, isShown, lampAffine } from './standing';
-import { curveTable, stopsTable } from './tables';
+import type { MomentStage, PlaneOrder } from './stage';
+import { carriersOf } from './standing';
+import { TableMemory } from './tables';
 
 /** The curves of the document as the numbers of a Moment. */
 export const CURVE_NUMBERS: Record<FallCurve, number> = {
@@ -48,34 +47,9 @@ interface Burning {
   wick: Wick | null;
   /** Multiplies its level. */
   share: number;
-  map: Affine | null;
+  map: Affine;
   x: number;
   y: number;
-}
-
-export interface Lighting {
-  scene: SceneDocument;
-  planeIndex: ReadonlyMap<string, number>;
-  pictureIndex: ReadonlyMap<string, number>;
-  seconds: number;
-  passing: Passing;
-}
-
-/** The lights that burn, by id, and their ids. */
-export function lightsOf(
-  lighting: Lighting,
-  found: FoundOccluders,
-): { lights: MomentLight[]; lightIds: string[] } {
-  const { scene, seconds, passing } = lighting;
-  const lights: MomentLight[] = [];
-  const lightIds: string[] = [];
-  for (const burning of burningLights(scene, seconds, passing)) {
-    const light = remembered(lighting, burning, found);
-    if (!light) continue;
-    lights.push(light);
-    lightIds.push(burning.id);
-  }
-  return { lights, lightIds };
 }
 
 interface Known {
@@ -83,42 +57,128 @@ interface Known {
   light: MomentLight | null;
 }
 
-/** The last light of each fixture's part: while nothing of it changed it is the same object, as renderers keep by. */
-const known = new WeakMap<Fixture, Map<string, Known>>();
+/** The shapes that standing sprites throw in a light, by their numbers; see casts.ts. */
+export type CastFinder = (light: MomentLight) => number[];
 
-function remembered(lighting: Lighting, burning: Burning, found: FoundOccluders): MomentLight | null {
-  const { scene, pictureIndex, planeIndex, seconds } = lighting;
-  const { id, fixture, look, map, x, y, share, wick } = burning;
-  const at = map && [map.a, map.b, map.c, map.d, map.e, map.f];
-  const plays = look.gobo?.playing && (scene.artworks[look.gobo.artworkId]?.frames.length ?? 0) > 1;
-  const lives = plays || (wick && !look.still) ? seconds : 0;
-  const { lightSpace, viewTiltDeg } = settingsOf(scene);
-  const of = [
-    look,
-    ...(at ?? [null]),
-    ...[x, y, share, wick, lives, lightSpace, viewTiltDeg, scene.artworks, scene.circuits, pictureIndex],
-    ...planeIndex.keys(),
-    // Shapes are told to their lights anew at every Moment.
-    look.kind === 'sun' ? {} : null,
-  ];
-  let parts = known.get(fixture);
-  if (!parts) known.set(fixture, (parts = new Map()));
-  const last = parts.get(id);
-  const isSame = last !== undefined && sameItems(last.of, of);
-  const light = isSame ? last.light : resolved(lighting, burning);
-  const stops = light && look.shadows && light.ambient === 'no' ? stopping(scene, burning, light, found) : [];
-  if (light && !sameItems(light.occluders, stops)) {
-    const stopped = { ...light, occluders: stops };
-    parts.set(id, { of, light: stopped });
-    return stopped;
+const NONE: readonly number[] = [];
+
+export class LightMaker {
+  private readonly parts = new LightParts();
+  private readonly tables = new TableMemory();
+  /** The last light of each fixture's part: while nothing of it changed it is the same object, which renderers keep by. */
+  private readonly known = new WeakMap<Fixture, Map<string, Known>>();
+
+  /**
+   * @param castsIn asked for suns that throw shapes, in the order of the lights
+   * @returns the lights that burn, by id, and their ids
+   */
+  lights(
+    stage: MomentStage,
+    found: FoundOccluders,
+    castsIn: CastFinder,
+  ): { lights: MomentLight[]; lightIds: string[] } {
+    const lights: MomentLight[] = [];
+    const lightIds: string[] = [];
+    for (const burning of burningLights(stage)) {
+      const light = this.light(stage, burning, found, castsIn);
+      if (!light) continue;
+      lights.push(light);
+      lightIds.push(burning.id);
+    }
+    return { lights, lightIds };
   }
-  if (!isSame) parts.set(id, { of, light });
-  return light;
+
+  private light(
+    stage: MomentStage,
+    burning: Burning,
+    found: FoundOccluders,
+    castsIn: CastFinder,
+  ): MomentLight | null {
+    const { id, fixture, look } = burning;
+    const of = inputsOf(stage, burning);
+    let parts = this.known.get(fixture);
+    if (!parts) this.known.set(fixture, (parts = new Map()));
+    const last = parts.get(id);
+    const isSame = last !== undefined && sameItems(last.of, of);
+    let light = isSame ? last.light : this.resolved(stage, burning);
+    if (light) {
+      const stops = look.shadows && light.ambient === 'no' ? stopping(stage, burning, light, found) : NONE;
+      const casts = light.throwsShapes ? castsIn(light) : NONE;
+      if (!sameItems(light.occluders, stops) || !sameItems(light.casts, casts))
+        light = { ...light, occluders: stops, casts };
+    }
+    if (!isSame || light !== last.light) parts.set(id, { of, light });
+    return light;
+  }
+
+  private resolved(stage: MomentStage, { phaseId, fixture, look, wick, share, map, x, y }: Burning) {
+    const kind: LightKindRecord = LIGHT_KIND_RECORDS[look.kind];
+    const alive = wick && !look.still ? wickAt(wick, phaseId, stage.seconds) : { level: 1, reach: 1 };
+    const level = look.level * share * alive.level;
+    if (level <= 0 && !kind.darkens(look)) return null;
+    const shape = kind.shape(this.parts.placed(stage, look, map, x, y, alive.reach));
+    if (!shape) return null;
+    const { space, planeOrder, circuits } = stage;
+    const { far, near } = spanOf(fixture, planeOrder);
+    const isAmbient = shape.ambient !== 'no';
+    const shadow = hexInLightSpace(look.shadowColour, space);
+    // Field by field: spread objects of so many fields are slow to make, and there may be thousands.
+    const light: MomentLight = {
+      figure: shape.figure,
+      ambient: shape.ambient,
+      x: shape.x,
+      y: shape.y,
+      corePx: shape.corePx,
+      reachPx: shape.reachPx,
+      cone: shape.cone,
+      area: shape.area,
+      gobo: shape.gobo,
+      source: shape.source,
+      size: shape.size,
+      box: shape.box,
+      blend: isAmbient ? 'add' : look.blend,
+      rim: look.rim && !isAmbient,
+      rgb: hexInLightSpace(look.colour, space).map((v) => v * level) as Rgb,
+      stops: look.stops.length === 0 ? null : this.tables.colours(look, level, space),
+      squash: look.squash,
+      curve: CURVE_NUMBERS[look.curve],
+      drawn: look.curve === 'drawn' ? this.tables.curve(look) : null,
+      steepness: look.steepness,
+      bands: look.bands,
+      dither: look.dither,
+      blockPx: look.blockPx,
+      air: look.rim ? 0 : look.air,
+      wrap: look.wrap,
+      relief: look.relief,
+      shadowLet: shadow.map((v) => 1 + (v - 1) * look.shadowOpacity) as Rgb,
+      plane: planeOrder.index.get(fixture.planeId)!,
+      spanFar: far,
+      spanNear: near,
+      feeds: circuits.mask(fixture.circuitIds),
+      occluders: NONE,
+      throwsShapes: kind.throwsShapes && look.shadows,
+      casts: NONE,
+    };
+    return light;
+  }
+}
+
+/** Everything that a light is resolved from: what stops it is asked anew. */
+function inputsOf(stage: MomentStage, { look, map, x, y, share, wick }: Burning): unknown[] {
+  const { scene, settings, space, planeOrder, pictureIndex, seconds } = stage;
+  const { gobo } = look;
+  const goboArt = gobo ? scene.artworks[gobo.artworkId] : null;
+  const plays = gobo?.playing && (goboArt?.frames.length ?? 0) > 1;
+  const lives = plays || (wick && !look.still) ? seconds : 0;
+  return [
+    ...[look, map.a, map.b, map.c, map.d, map.e, map.f, x, y, share, wick, lives],
+    ...[space, planeOrder, scene.circuits, goboArt, gobo && pictureIndex, gobo && settings.pixelArt],
+  ];
 }
 
 /** The occluders that may stop a light. */
 function stopping(
-  scene: SceneDocument,
+  { scene }: MomentStage,
   { fixture, wick }: Burning,
   light: MomentLight,
   { occluders, sources }: FoundOccluders,
@@ -126,7 +186,9 @@ function stopping(
   const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
   // By its widest reach, so that a trembling one is not stopped by others at every frame.
   const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1);
-  const near = light.source.parallel ? null : grown(withPlace(light.box, light.source), widest + light.size);
+  const near = light.source.parallel
+    ? null
+    : grownBox(withPlace(light.box, light.source), widest + light.size);
   const out: number[] = [];
   occluders.forEach((occluder, index) => {
     const source = sources[index];
@@ -162,19 +224,30 @@ function overlaps(a: Box, b: Box): boolean {
 }
 
 /** By id, so that their order in the document changes no bit. */
-function burningLights(scene: SceneDocument, seconds: number, passing: Passing): Burning[] {
+function burningLights({ scene, standing, passing }: MomentStage): Burning[] {
   const out: Burning[] = [];
   const isOn = (id: string, fixture: Fixture) =>
-    isShown(scene, fixture) && !passing.muted.has(id) && (passing.solo.size === 0 || passing.solo.has(id));
+    standing.shows(fixture) && !passing.muted.has(id) && (passing.solo.size === 0 || passing.solo.has(id));
   for (const [id, light] of Object.entries(scene.lights)) {
     if (!isOn(id, light)) continue;
-    const wick = light.wickId === null ? null : (scene.wicks[light.wickId] ?? null);
-    const map = groundMap(scene, light, light.still ? 0 : seconds);
-    out.push({ id, phaseId: id, fixture: light, look: light, wick, share: 1, map, x: light.x, y: light.y });
+    const map = (light.still ? standing.atRest : standing).ground(light);
+    if (!map) continue;
+    out.push({
+      id,
+      phaseId: id,
+      fixture: light,
+      look: light,
+      wick: wickOf(scene, light),
+      share: 1,
+      map,
+      x: light.x,
+      y: light.y,
+    });
   }
   for (const [id, lamp] of Object.entries(scene.lamps)) {
     if (!isOn(id, lamp)) continue;
-    const map = lampAffine(scene, lamp, seconds);
+    const map = standing.lamp(lamp);
+    if (!map) continue;
     for (const part of lightPartsOf(scene, lamp)) {
       const { wick, x, y } = part;
       out.push({
@@ -193,72 +266,16 @@ function burningLights(scene: SceneDocument, seconds: number, passing: Passing):
   return out.sort((a, b) => compare(a.id, b.id));
 }
 
-function resolved(
-  { scene, planeIndex, pictureIndex, seconds }: Lighting,
-  { phaseId, fixture, look, wick, share, map, x, y }: Burning,
-): MomentLight | null {
-  const alive = wick && !look.still ? wickAt(wick, phaseId, seconds) : { level: 1, reach: 1 };
-  const level = look.level * share * alive.level;
-  // Darkness that takes the place of the scene's ambient light is light of level 0.
-  const darkens = look.kind === 'ambient' && look.replaces;
-  if ((level <= 0 && !darkens) || !map) return null;
-  const figure = figureOf(scene, look, map, x, y, alive.reach, seconds, pictureIndex);
-  if (!figure || isSunk(figure)) return null;
-  const { far, near } = spanOf(fixture, planeIndex);
-  const space = settingsOf(scene).lightSpace;
-  const shadow = hexInLightSpace(look.shadowColour, space);
-  return {
-    ...figure,
-    ambient: look.kind !== 'ambient' ? 'no' : look.replaces ? 'instead' : 'added',
-    blend: look.kind === 'ambient' ? 'add' : look.blend,
-    rim: look.rim && look.kind !== 'ambient',
-    rgb: hexInLightSpace(look.colour, space).map((v) => v * level) as Rgb,
-    stops: look.stops.length === 0 ? null : levelled(look, level, space),
-    squash: look.squash,
-    curve: CURVE_NUMBERS[look.curve],
-    drawn: look.curve === 'drawn' ? curveTable(look.drawnCurve) : null,
-    steepness: look.steepness,
-    bands: look.bands,
-    dither: look.dither,
-    blockPx: look.blockPx,
-    air: look.rim ? 0 : look.air,
-    wrap: look.wrap,
-    relief: look.relief,
-    shadowLet: shadow.map((v) => 1 + (v - 1) * look.shadowOpacity) as Rgb,
-    plane: planeIndex.get(fixture.planeId)!,
-    spanFar: far,
-    spanNear: near,
-    feeds: circuitMask(scene, fixture.circuitIds),
-    occluders: [],
-    throwsShapes: look.kind === 'sun' && look.shadows,
-    casts: [],
-  };
-}
-
-/** A parallel source below the picture's plane gives nothing. */
-function isSunk({ figure, source }: Pick<MomentLight, 'figure' | 'source'>): boolean {
-  return figure === 'even' && source.parallel && source.z <= 0;
-}
-
-const levelledTables = new WeakMap<Float32Array, { level: number; table: Float32Array }>();
-
-/** The colours of stops times the level; the same array while neither changes. */
-function levelled({ colour, stops }: LightLook, level: number, space: LightSpace): Float32Array {
-  const table = stopsTable(colour, stops, space);
-  const known = levelledTables.get(table);
-  if (known?.level === level) return known.table;
-  const out = new Float32Array(3 * TABLE_SIZE);
-  for (let i = 0; i < out.length; i++) out[i] = table[i] * level;
-  levelledTables.set(table, { level, table: out });
-  return out;
+function wickOf({ wicks }: SceneDocument, { wickId }: { wickId: string | null }): Wick | null {
+  return wickId === null ? null : (wicks[wickId] ?? null);
 }
 
 /** The indices of the planes that a light reaches. An end whose plane is gone is open. */
 function spanOf(
   { spanFarId, spanNearId }: Fixture,
-  planeIndex: ReadonlyMap<string, number>,
+  { index, ids }: PlaneOrder,
 ): { far: number; near: number } {
-  const far = (spanFarId === null ? undefined : planeIndex.get(spanFarId)) ?? 0;
-  const near = (spanNearId === null ? undefined : planeIndex.get(spanNearId)) ?? planeIndex.size - 1;
+  const far = (spanFarId === null ? undefined : index.get(spanFarId)) ?? 0;
+  const near = (spanNearId === null ? undefined : index.get(spanNearId)) ?? ids.length - 1;
   return { far: Math.min(far, near), near: Math.max(far, near) };
 }

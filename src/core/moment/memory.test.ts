@@ -1,10 +1,13 @@
 /** Moments remember what did not change: that must change nothing but the time they take. */
+import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { SceneDocument } from '../scene/document';
 import { fullScene } from '../scene/testing';
 import { newLight } from '../scene/defaults';
+import type { Moment } from './moment';
 import { gateView, momentAt } from './moment-at';
+import { MomentMaker } from './moment-maker';
 import { NOTHING_PASSING } from './passing';
 
 type Step = (scene: SceneDocument, v: number) => SceneDocument;
@@ -40,6 +43,36 @@ const steps: Step[] = [
     ownShade: v % 2 ? ('dark' as const) : ('lit' as const),
     soakPx: v % 3,
   })),
+  changing('occluders', ({ outlines }, v) => ({ smooth: outlines.map(() => (v % 2 ? [0, 1] : [])) })),
+  changing('occluders', (_, v) => ({ kind: v % 2 ? ('line' as const) : ('closed' as const) })),
+  // The outlines stay the same objects; how they are read changes.
+  changing('artworks', ({ occluders }, v) => ({
+    occluders: occluders.map((one) => ({
+      ...one,
+      kind: v % 2 ? ('line' as const) : ('closed' as const),
+      smooth: v % 3 ? one.outlines.map(() => [0, 2]) : [],
+    })),
+  })),
+  changing('lights', (_, v) => ({
+    gobo: { artworkId: 'sheet', widthPx: 20, heightPx: 20, fadePx: 0, crisp: false, playing: v % 2 === 0 },
+  })),
+  changing('lights', (_, v) => ({
+    kind: 'area' as const,
+    outlines: [[0, 0, 9, 0, 9, 9, v % 5, 9]],
+    smooth: v % 2 ? [[1]] : [],
+  })),
+  changing('lights', (_, v) => ({ stops: [{ at: 1, colour: v % 2 ? '#ff0000' : '#00ff00' }], level: v / 9 })),
+  changing('planes', (_, v) => ({ overlay: v % 3 === 0 })),
+  (scene, v) => ({
+    ...scene,
+    settings: {
+      scene: {
+        ...scene.settings.scene,
+        pixelArt: v % 2 === 0,
+        lightSpace: v % 3 ? ('linear' as const) : ('display' as const),
+      },
+    },
+  }),
   changing('planes', (_, v) => ({ parallax: (v % 5) / 4, hidden: v % 7 === 0 })),
   changing('artworks', (_, v) => ({ pivotX: v })),
   (scene, v) => ({
@@ -64,12 +97,19 @@ describe('a Moment', () => {
     const run = fc.array(fc.tuple(fc.nat(steps.length - 1), fc.nat(40), fc.nat(30)), { maxLength: 12 });
     fc.assert(
       fc.property(run, (edits) => {
+        const maker = new MomentMaker();
         let scene = fullScene();
+        let last: { moment: Moment; copy: Moment } | null = null;
         for (const [step, v, tenths] of edits) {
           scene = steps[step](scene, v);
-          const look = (one: SceneDocument) => momentAt(one, 12, tenths / 10, NOTHING_PASSING, gateView(one));
-          // The copy shares no object with anything that was seen before.
-          expect(look(scene)).toEqual(look(structuredClone(scene)));
+          const now = tenths / 10;
+          // The copy shares no object with anything that was seen before, and its maker has seen nothing.
+          const fresh = momentAt(structuredClone(scene), 12, now, NOTHING_PASSING, gateView(scene));
+          const kept = maker.at(scene, 12, now, NOTHING_PASSING, gateView(scene));
+          expect(kept).toEqual(fresh);
+          // What was handed out before is as it was.
+          expect(last === null || isDeepStrictEqual(last.moment, last.copy)).toBe(true);
+          last = { moment: kept, copy: structuredClone(kept) };
         }
       }),
       { numRuns: 80 },
@@ -79,8 +119,9 @@ describe('a Moment', () => {
   it('gives the same objects for lights that stand still, which renderers keep their sums by', () => {
     const scene = fullScene();
     scene.lights.still = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 3, y: 4 });
+    const maker = new MomentMaker();
     const at = (one: SceneDocument, seconds: number) => {
-      const { lights, lightIds } = momentAt(one, 12, seconds, NOTHING_PASSING, gateView(one));
+      const { lights, lightIds } = maker.at(one, 12, seconds, NOTHING_PASSING, gateView(one));
       return lights[lightIds.indexOf('still')];
     };
     const first = at(scene, 0);

@@ -180,11 +180,11 @@ export interface MomentLight {
   /** Circuits that it feeds, as bits. */
   feeds: number;
   /** Indices into `occluders` of those within reach that stop it; empty where it throws no shadows. */
-  occluders: number[];
+  occluders: readonly number[];
   /** A sun in which standing sprites throw their shape. */
   throwsShapes: boolean;
   /** Indices into `casts` of the standing sprites that throw their shape in it. */
-  casts: number[];
+  casts: readonly number[];
 }
 
 export interface MomentCone {

@@ -1,24 +1,23 @@
+/** From the outlines of records to directed edges in the scene. */
 import { applyTo, determinant, type Affine, type Box } from '../geometry/affine';
 import { withoutFolds } from '../geometry/folded-lines';
 import { edgesOfClosed, edgesOfLine } from '../geometry/outline';
-import { normaliseOutlines } from '../geometry/sound-outlines';
 import { flattenedOutlines } from '../geometry/smooth';
+import { normaliseOutlines } from '../geometry/sound-outlines';
+import { Remembered } from '../remembered';
 import type { Artwork, ArtworkOccluder, Occluder } from '../scene/document';
+import type { EdgePiece } from './moment';
 
 /** The outlines of anything that stops light, in px of its own. */
 export type Outlined = Pick<Occluder, 'kind' | 'outlines' | 'smooth'>;
 
-/** Records are never changed in place, so an outline array stands for its edges as long as its points stay smooth. */
-const normalised = new WeakMap<readonly number[][], { smooth: readonly number[][]; edges: Float64Array }>();
-
-/** The sound, directed edges of an occluder in its own px. */
+/**
+ * The sound, directed edges of outlines in their own px.
+ * @throws InputFault where an outline cannot be read
+ */
 export function localEdges({ kind, outlines, smooth }: Outlined): Float64Array {
-  const known = normalised.get(outlines);
-  if (known?.smooth === smooth) return known.edges;
   const flat = flattenedOutlines(outlines, smooth, kind === 'closed');
-  const edges = kind === 'closed' ? edgesOfClosed(normaliseOutlines(flat)) : linesOf(flat);
-  normalised.set(outlines, { smooth, edges });
-  return edges;
+  return kind === 'closed' ? edgesOfClosed(normaliseOutlines(flat)) : linesOf(flat);
 }
 
 function linesOf(outlines: number[][]): Float64Array {
@@ -30,6 +29,64 @@ function linesOf(outlines: number[][]): Float64Array {
     at += part.length;
   }
   return withoutFolds(all);
+}
+
+/** The numbers of outlines that cannot be read. */
+export function unreadableOutlines({ kind, outlines, smooth }: Outlined): number[] {
+  return outlines.flatMap((points, i) => {
+    try {
+      localEdges({ kind, outlines: [points], smooth: [smooth[i] ?? []] });
+      return [];
+    } catch {
+      return [i];
+    }
+  });
+}
+
+/** Edges by their outlines, which are never changed in place. What cannot be read is left out, and the rest stands. */
+export class EdgeMemory {
+  private readonly edges = new Remembered<readonly number[][], Float64Array>();
+
+  of(outlined: Outlined): Float64Array {
+    const { kind, outlines, smooth } = outlined;
+    return this.edges.recall(outlines, [kind, smooth], () => readableEdges(outlined));
+  }
+}
+
+function readableEdges(outlined: Outlined): Float64Array {
+  try {
+    return localEdges(outlined);
+  } catch {
+    const broken = new Set(unreadableOutlines(outlined));
+    const readable = <T>(all: readonly T[]) => all.filter((_, i) => !broken.has(i));
+    const { kind, outlines, smooth } = outlined;
+    return localEdges({ kind, outlines: readable(outlines), smooth: readable(smooth) });
+  }
+}
+
+/** The last pieces of each record by their outlines: while neither these nor the place changes the same ones come back. */
+export class PieceMemory {
+  private readonly edges = new EdgeMemory();
+  private readonly placed = new WeakMap<object, Map<readonly number[][], Placed>>();
+
+  /** @param record what brings the outlines: a sprite, or the occluder itself */
+  of(record: object, outlined: Outlined, map: Affine): readonly EdgePiece[] {
+    let known = this.placed.get(record);
+    if (!known) this.placed.set(record, (known = new Map()));
+    const local = this.edges.of(outlined);
+    const last = known.get(outlined.outlines);
+    if (last && last.local === local && sameMap(last.map, map)) return last.pieces;
+    const edges = mappedEdges(local, map);
+    const pieces = edges.length === 0 ? [] : [{ edges, box: boxOfEdges(edges) }];
+    known.set(outlined.outlines, { local, map, pieces });
+    return pieces;
+  }
+}
+
+interface Placed {
+  local: Float64Array;
+  map: Affine;
+  pieces: readonly EdgePiece[];
 }
 
 export function sameMap(p: Affine, q: Affine): boolean {
@@ -60,7 +117,7 @@ export function outlinesAt(
 ): Outlined {
   const number = frames.length > 0 ? frame % frames.length : 0;
   const own = occluder.frames.find((one) => one.frame === number);
-  return own ? { ...own, kind: occluder.kind } : occluder;
+  return own ? { outlines: own.outlines, smooth: own.smooth, kind: occluder.kind } : occluder;
 }
 
 export function boxOfEdges(edges: Float64Array): Box {

@@ -5,8 +5,10 @@ import type { SceneDocument } from '../scene/document';
 import { fullScene } from '../scene/testing';
 import { gateView, momentAt } from './moment-at';
 import type { Moment } from './moment';
+import { MomentMaker } from './moment-maker';
 import { NOTHING_PASSING, type Passing } from './passing';
-import { carriersOf, fixturePlace, groundMap, shiftOnGround, spriteAffine, stanceOnPlane } from './standing';
+import { shiftOnGround, stanceOnPlane } from './stances';
+import { carriersOf, fixturePlace, groundMap, spriteAffine } from './standing';
 
 function shown(scene: SceneDocument, passing: Partial<Passing> = {}, seconds = 0): Moment {
   return momentAt(scene, 12, seconds, { ...NOTHING_PASSING, ...passing }, gateView(scene));
@@ -173,7 +175,8 @@ describe('outlines that an artwork brings', () => {
 
   it('are the same objects while nothing moves, so that no shadow is drawn anew', () => {
     const scene = fullScene();
-    const [first, second] = [shown(scene), shown(scene, {}, 0.01)];
+    const maker = new MomentMaker();
+    const [first, second] = [0, 0.01].map((s) => maker.at(scene, 12, s, NOTHING_PASSING, gateView(scene)));
     second.occluders.forEach(({ pieces }, i) =>
       pieces.forEach((piece, k) => expect(piece).toBe(first.occluders[i].pieces[k])),
     );
@@ -190,17 +193,19 @@ describe('planes looked at alone', () => {
   });
 });
 
-const wallsOf = (scene: SceneDocument) => shown(scene).occluders.find(({ plane }) => plane === 1)!.pieces;
+const wallsOf = (scene: SceneDocument, maker = new MomentMaker()) =>
+  maker.at(scene, 12, 0, NOTHING_PASSING, gateView(scene)).occluders.find(({ plane }) => plane === 1)!.pieces;
 
 describe('walls of tiles', () => {
   it('are renewed where a tile changes, and only there', () => {
     const scene = fullScene();
     const far = { ...scene.chunks.c, column: 5 };
     const both = { ...scene, chunks: { c: scene.chunks.c, far } };
-    const before = wallsOf(both);
+    const maker = new MomentMaker();
+    const before = wallsOf(both, maker);
     expect(before.map(({ edges }) => edges.length / 4)).toEqual([4, 4]);
     const cells = both.chunks.c.cells.with(1, 0);
-    const after = wallsOf({ ...both, chunks: { ...both.chunks, c: { ...both.chunks.c, cells } } });
+    const after = wallsOf({ ...both, chunks: { ...both.chunks, c: { ...both.chunks.c, cells } } }, maker);
     expect(after[0].edges.length / 4).toBe(8);
     expect(after[1]).toBe(before[1]);
   });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { hexToLinear, linearToOklab, oklabToLinear, srgbDecode } from '../raster/colour';
-import { curveTable, stopsTable } from './tables';
+import { NEW_LOOK } from '../scene/defaults';
+import { curveTable, stopsTable, TableMemory } from './tables';
 import { TABLE_SIZE } from './moment';
 
 describe('a drawn falloff', () => {
@@ -25,8 +26,10 @@ describe('a drawn falloff', () => {
   });
 
   it('is made once for the same points', () => {
-    const points = [0, 1, 1, 0];
-    expect(curveTable(points)).toBe(curveTable(points));
+    const memory = new TableMemory();
+    const look = { ...NEW_LOOK, drawnCurve: [0, 1, 1, 0] };
+    expect(memory.curve(look)).toBe(memory.curve({ ...look }));
+    expect(memory.curve({ ...look, drawnCurve: [0, 1, 1, 0] })).not.toBe(memory.curve(look));
   });
 });
 
@@ -51,6 +54,17 @@ describe('colours from core to reach', () => {
       expect(linear[c]).toBeCloseTo(v, 6);
       expect(srgbDecode(display[c])).toBeCloseTo(v, 5);
     });
+  });
+
+  it('times the level are made anew where colour, level or light space change', () => {
+    const memory = new TableMemory();
+    const look = { ...NEW_LOOK, stops: [{ at: 1, colour: '#204060' }] };
+    const table = memory.colours(look, 2, 'linear');
+    expect(memory.colours(look, 2, 'linear')).toBe(table);
+    expect(table[0]).toBeCloseTo(2 * stopsTable(look.colour, look.stops, 'linear')[0], 6);
+    expect([...memory.colours(look, 1, 'linear')]).not.toEqual([...table]);
+    expect([...memory.colours(look, 2, 'display')]).not.toEqual([...table]);
+    expect([...memory.colours({ ...look, colour: '#000000' }, 2, 'linear')]).not.toEqual([...table]);
   });
 
   it('do not heed the order in which stops are listed', () => {

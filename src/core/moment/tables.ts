@@ -8,10 +8,9 @@ import {
   type LightSpace,
   type Rgb,
 } from '../raster/colour';
-import type { ColourStop } from '../scene/document';
+import { Remembered } from '../remembered';
+import type { ColourStop, LightLook } from '../scene/document';
 import { TABLE_SIZE } from './moment';
-
-const curves = new WeakMap<readonly number[], Float32Array>();
 
 /**
  * A curve through points as a table, never beyond two neighbours between them.
@@ -19,18 +18,13 @@ const curves = new WeakMap<readonly number[], Float32Array>();
  * @returns TABLE_SIZE values; the first is 1 and the last 0, whatever the points say
  */
 export function curveTable(points: readonly number[]): Float32Array {
-  const known = curves.get(points);
-  if (known) return known;
   const every = (from: number) => points.filter((_, i) => i % 2 === from);
   const cubic = monotoneCubic(every(0), every(1));
   const table = Float32Array.from({ length: TABLE_SIZE }, (_, i) => monotoneAt(cubic, i / (TABLE_SIZE - 1)));
   table[0] = 1;
   table[TABLE_SIZE - 1] = 0;
-  curves.set(points, table);
   return table;
 }
-
-const stopTables = new WeakMap<readonly ColourStop[], { key: string; table: Float32Array }>();
 
 /**
  * Colours from core to reach, mixed in OKLab, in a light space.
@@ -38,9 +32,6 @@ const stopTables = new WeakMap<readonly ColourStop[], { key: string; table: Floa
  * @returns TABLE_SIZE colours of three values, to be multiplied by the level
  */
 export function stopsTable(colour: string, stops: readonly ColourStop[], space: LightSpace): Float32Array {
-  const key = `${colour} ${space}`;
-  const known = stopTables.get(stops);
-  if (known?.key === key) return known.table;
   const all = [{ at: 0, colour }, ...stops.toSorted((a, b) => a.at - b.at)].map((stop) => ({
     at: stop.at,
     lab: linearToOklab(hexToLinear(stop.colour)),
@@ -56,6 +47,22 @@ export function stopsTable(colour: string, stops: readonly ColourStop[], space: 
     const linear = oklabToLinear(lab);
     for (let c = 0; c < 3; c++) table[3 * i + c] = space === 'linear' ? linear[c] : srgbEncode(linear[c]);
   }
-  stopTables.set(stops, { key, table });
   return table;
+}
+
+/** Tables by what they are made of, so that they go to the GPU once. */
+export class TableMemory {
+  private readonly curves = new Remembered<readonly number[], Float32Array>();
+  private readonly stops = new Remembered<readonly ColourStop[], Float32Array>();
+  private readonly levelled = new Remembered<Float32Array, Float32Array>();
+
+  curve({ drawnCurve }: LightLook): Float32Array {
+    return this.curves.recall(drawnCurve, [], () => curveTable(drawnCurve));
+  }
+
+  /** The colours of stops times the level. */
+  colours({ colour, stops }: LightLook, level: number, space: LightSpace): Float32Array {
+    const table = this.stops.recall(stops, [colour, space], () => stopsTable(colour, stops, space));
+    return this.levelled.recall(table, [level], () => table.map((v) => v * level));
+  }
 }

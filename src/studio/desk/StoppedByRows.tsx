@@ -1,9 +1,8 @@
 'use client';
-import { drawOrder } from '@/core/moment/draw-order';
-import { occludersOf } from '@/core/moment/occluders';
+import type { FoundOccluders } from '@/core/moment/occluders';
 import { inOrder, type Light, type SceneDocument } from '@/core/scene/document';
 import { Choice, Row } from '../controls/small';
-import { useScene } from '../context';
+import { useScene, useStudio } from '../context';
 import { useField } from './use-fields';
 
 const SPAN = 'span';
@@ -46,23 +45,25 @@ export function StoppedByRows({ ids }: { ids: string[] }) {
 }
 
 function Meets({ ids }: { ids: string[] }) {
-  const count = useScene(({ scene }) => (scene.lights[ids[0]] ? meeting(scene, scene.lights[ids[0]]) : 0));
+  const studio = useStudio();
+  const count = useScene(({ scene }) => {
+    const light = scene.lights[ids[0]];
+    return light ? meeting(scene, light, studio.occluders()) : 0;
+  });
   return (
     <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>
   );
 }
 
 /** How many occluders a light could be stopped by, wherever they stand on their planes. */
-function meeting(scene: SceneDocument, { spanFarId, spanNearId, stoppedBy }: Light): number {
+function meeting(
+  scene: SceneDocument,
+  { spanFarId, spanNearId, stoppedBy }: Light,
+  { occluders, sources }: FoundOccluders,
+): number {
   const order = inOrder(scene.planes).map(([id]) => id);
   const low = spanFarId === null ? 0 : order.indexOf(spanFarId);
   const high = spanNearId === null ? order.length - 1 : order.indexOf(spanNearId);
-  const { occluders, sources } = occludersOf(
-    scene,
-    new Map(order.map((id, i) => [id, i])),
-    drawOrder(scene),
-    0,
-  );
   return occluders.filter(({ plane }, i) => {
     if (!stoppedBy) return plane >= Math.min(low, high) && plane <= Math.max(low, high);
     const { planeId, setIds } = sources[i];

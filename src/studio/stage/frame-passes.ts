@@ -1,7 +1,6 @@
 /** The passes of one frame, each with its time and the picture after it. */
 import { fixtureIdOf } from '@/core/moment/lamps';
-import { momentAt } from '@/core/moment/moment-at';
-import type { Moment, View } from '@/core/moment/moment';
+import type { Moment } from '@/core/moment/moment';
 import type { Image } from '@/core/raster/image';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { DrawnPass, GpuMemory, Renderer } from '@/gpu/renderer';
@@ -20,11 +19,9 @@ export interface FramePass {
 }
 
 /** Draws the frame that is shown once more, waiting after each pass. */
-export function framePasses(studio: Studio, renderer: Renderer, view: View): Frame {
-  const scene = studio.shown();
-  const { clockHours, seconds } = studio.live.getState();
-  const moment = momentAt(scene, clockHours, seconds, studio.passing('all'), view);
-  const words = wordsFor(scene, moment);
+export function framePasses(studio: Studio, renderer: Renderer, moment: Moment): Frame {
+  const { view } = moment;
+  const words = wordsFor(studio.shown(), moment);
   const passes: FramePass[] = [];
   // Once without looking, so that no shader is compiled and no picture brought while the clock runs.
   renderer.wait(renderer.render(moment, studio.pictures.source, 'passes'));

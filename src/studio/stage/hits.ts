@@ -2,10 +2,10 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
 import { figureSize } from '@/core/art/frames';
-import { drawOrder } from '@/core/moment/draw-order';
-import { artOf, fixturePlace, groundMap, isShown, spriteAffine, spriteShown } from '@/core/moment/standing';
+import type { Rows } from '@/core/moment/draw-order';
+import { groundMap, shownFrame, spriteAffine, Standing } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
-import { inOrder, type Fixture, type Occluder, type SceneDocument } from '@/core/scene/document';
+import { inOrder, type Fixture, type Occluder, type SceneDocument, type Sprite } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 
 /** What gives light: single lights, and placed lamps. */
@@ -33,6 +33,8 @@ export function drawnOutlines(
 }
 
 export interface HitOptions {
+  /** What is drawn on each plane, in order. */
+  rows: Rows;
   /** How near counts, scene px. */
   nearPx: number;
   source: PictureSource;
@@ -45,14 +47,15 @@ export function hitAt(
   scene: SceneDocument,
   x: number,
   y: number,
-  { nearPx, source, seconds }: HitOptions,
+  { rows, nearPx, source, seconds }: HitOptions,
 ): Picked | null {
+  const standing = new Standing(scene, seconds);
   const isOpen = (planeId: string) =>
     scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
   for (const collection of FIXTURES) {
     for (const [id, fixture] of inOrder<Fixture>(scene[collection]).reverse()) {
-      if (fixture.locked || !isOpen(fixture.planeId) || !isShown(scene, fixture)) continue;
-      const place = fixturePlace(scene, fixture, seconds);
+      if (fixture.locked || !isOpen(fixture.planeId) || !standing.shows(fixture)) continue;
+      const place = placeOf(standing, fixture);
       if (place && Math.abs(place[0] - x) + Math.abs(place[1] - y) <= nearPx * 1.5) return { collection, id };
     }
   }
@@ -69,11 +72,11 @@ export function hitAt(
   }
   for (const [planeId, plane] of inOrder(scene.planes).reverse()) {
     if (plane.hidden || plane.locked) continue;
-    const row = drawOrder(scene).get(planeId) ?? [];
+    const row = rows.get(planeId) ?? [];
     for (let i = row.length - 1; i >= 0; i--) {
       const { kind, id, record } = row[i];
-      if (kind !== 'sprite' || record.locked || !isShown(scene, record)) continue;
-      if (isOnSprite(scene, id, [x, y], source, seconds)) return { collection: 'sprites', id };
+      if (kind !== 'sprite' || record.locked || !standing.shows(record)) continue;
+      if (isOnSprite(standing, record, [x, y], source)) return { collection: 'sprites', id };
     }
   }
   return null;
@@ -91,15 +94,20 @@ function nearestEdge(outlines: [number, number][][], closed: boolean, x: number,
   return nearest;
 }
 
+/** Where a light or a lamp is drawn. */
+function placeOf(standing: Standing, fixture: Fixture): [number, number] | null {
+  const ground = standing.ground(fixture);
+  return ground && applyTo(ground, fixture.x, fixture.y);
+}
+
 function isOnSprite(
-  scene: SceneDocument,
-  id: string,
+  standing: Standing,
+  sprite: Sprite,
   [x, y]: [number, number],
   source: PictureSource,
-  seconds: number,
 ): boolean {
-  const sprite = scene.sprites[id];
-  const shown = spriteShown(scene, sprite, seconds);
+  const stood = standing.sprite(sprite);
+  const shown = stood && shownFrame(stood);
   const back = shown && inverse(shown.map);
   if (!shown || !back) return false;
   const { left, top, widthPx, heightPx } = shown.frame;
@@ -116,20 +124,20 @@ export function hitsWithin(
   seconds: number,
 ): Picked[] {
   const [left, right, top, bottom] = [Math.min(x0, x1), Math.max(x0, x1), Math.min(y0, y1), Math.max(y0, y1)];
+  const standing = new Standing(scene, seconds);
   const isIn = (x: number, y: number) => x >= left && x <= right && y >= top && y <= bottom;
   const lights = FIXTURES.flatMap((collection) =>
     Object.entries<Fixture>(scene[collection]).flatMap(([id, fixture]): Picked[] => {
-      const place = fixture.locked || !isShown(scene, fixture) ? null : fixturePlace(scene, fixture, seconds);
+      const place = fixture.locked || !standing.shows(fixture) ? null : placeOf(standing, fixture);
       return place && isIn(...place) ? [{ collection, id }] : [];
     }),
   );
   const sprites = Object.entries(scene.sprites).flatMap(([id, sprite]): Picked[] => {
-    const artwork = artOf(scene, sprite);
-    const map = spriteAffine(scene, sprite, seconds);
     const plane = scene.planes[sprite.planeId];
-    if (!artwork || !map || sprite.locked || !isShown(scene, sprite) || !plane || plane.locked) return [];
-    const { widthPx, heightPx } = figureSize(artwork);
-    const middle = applyTo(map, widthPx / 2, heightPx / 2);
+    const stood = standing.sprite(sprite);
+    if (!stood || sprite.locked || !standing.shows(sprite) || plane.locked) return [];
+    const { widthPx, heightPx } = figureSize(stood.artwork);
+    const middle = applyTo(stood.figure, widthPx / 2, heightPx / 2);
     return isIn(...middle) ? [{ collection: 'sprites', id }] : [];
   });
   return [...lights, ...sprites];

@@ -4,7 +4,7 @@ import { sideOf } from '@/core/geometry/outline';
 import { flattenedOutlines } from '@/core/geometry/smooth';
 import { visiblePolygon } from '@/core/geometry/visibility';
 import type { Moment, MomentLight } from '@/core/moment/moment';
-import { momentAt } from '@/core/moment/moment-at';
+import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Light, SceneDocument } from '@/core/scene/document';
 import type { LightHandle } from './light-handles';
@@ -16,6 +16,7 @@ const NO_VIEW = { x: 0, y: 0, widthPx: 1, heightPx: 1, outputPerScenePx: 1 };
 
 /** What a light meets, worked out once for a scene that stands still. */
 export class LightReach {
+  private readonly maker = new MomentMaker();
   private known: { scene: SceneDocument; id: string; seconds: number; found: Reached | null } | null = null;
 
   /** @returns null where nothing can stop the light */
@@ -23,7 +24,7 @@ export class LightReach {
     const { known } = this;
     if (known?.scene === scene && known.id === id && known.seconds === seconds) return known.found;
     const passing = { ...NOTHING_PASSING, solo: new Set([id]) };
-    const moment = momentAt(scene, clockHours, seconds, passing, NO_VIEW);
+    const moment = this.maker.at(scene, clockHours, seconds, passing, NO_VIEW);
     const light = moment.lights[0];
     const found = light ? reached(moment, light) : null;
     this.known = { scene, id, seconds, found };

@@ -1,12 +1,14 @@
 /** Whether a scene moves by itself: flames that burn, frames that are played. */
 import type { SceneDocument } from '@/core/scene/document';
 
-let last: { scene: SceneDocument; lives: boolean } | null = null;
-
 /** Asked at every frame of the screen; found anew only for another scene. */
-export function livesOf(scene: SceneDocument): boolean {
-  if (last?.scene !== scene) last = { scene, lives: burns(scene) || plays(scene) };
-  return last.lives;
+export class Life {
+  private last: { scene: SceneDocument; lives: boolean } | null = null;
+
+  of(scene: SceneDocument): boolean {
+    if (this.last?.scene !== scene) this.last = { scene, lives: burns(scene) || plays(scene) };
+    return this.last.lives;
+  }
 }
 
 function burns({ lights, wicks, lamps, luminaires }: SceneDocument): boolean {

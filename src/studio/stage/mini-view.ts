@@ -3,7 +3,7 @@
  * than the view. Its picture is made anew when nothing changed for a while; a press in it goes there.
  */
 import type { Box } from '@/core/geometry/affine';
-import { momentAt } from '@/core/moment/moment-at';
+import { MomentMaker } from '@/core/moment/moment-maker';
 import type { Moment, MomentSprite, View } from '@/core/moment/moment';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { SceneDocument } from '@/core/scene/document';
@@ -25,6 +25,7 @@ export class MiniView {
   private changedAt = 0;
   private seen: SceneDocument | null = null;
   private pulls = false;
+  private readonly maker = new MomentMaker();
 
   constructor(private readonly studio: Studio) {}
 
@@ -42,7 +43,7 @@ export class MiniView {
     const probe: View = { x: 0, y: 0, widthPx: 1, heightPx: 1, outputPerScenePx: 1 };
     const passing = { ...NOTHING_PASSING, unlit: true, relief: false };
     const { clockHours, seconds } = live.getState();
-    const moment = momentAt(scene, clockHours, seconds, passing, probe);
+    const moment = this.maker.at(scene, clockHours, seconds, passing, probe);
     this.whole = contentBox(moment);
     this.picture = null;
     if (!this.whole) return true;

@@ -6,6 +6,7 @@ import { LIMITS } from '@/core/limits';
 import { costOf } from '@/core/light/cost';
 import type { Moment } from '@/core/moment/moment';
 import { gateView, momentAt } from '@/core/moment/moment-at';
+import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Image } from '@/core/raster/image';
 import { wordsOf } from '@/core/faults';
@@ -16,6 +17,7 @@ import { Renderer, type Presentation } from '@/gpu/renderer';
 import { costShares, costWords } from '../store/costs';
 import { advance } from '../store/live';
 import type { ToolName, Wipe } from '../store/desk-store';
+import type { WipeSide } from '../store/passing-of';
 import type { Studio } from '../store/studio';
 import { allTools } from '../tools/all-tools';
 import { PickTool } from '../tools/pick';
@@ -25,7 +27,8 @@ import { handleAt } from './handles';
 import { wheeledLevel } from './isolux';
 import { framePasses, type Frame } from './frame-passes';
 import { keepView } from './kept-view';
-import { livesOf } from './lives';
+import { LightReach } from './light-marks';
+import { Life } from './lives';
 import { MiniView } from './mini-view';
 import { Overlay, type OverlayColours } from './overlay';
 import { StillPicture } from './still-picture';
@@ -64,6 +67,13 @@ export class StageController {
   private renderer: Renderer | null = null;
   private readonly tools: Record<ToolName, Tool>;
   private readonly mini: MiniView;
+  /** One for each side of the wipe, as they leave out different things. */
+  private readonly makers: Record<WipeSide, MomentMaker> = {
+    all: new MomentMaker(),
+    'left-out': new MomentMaker(),
+  };
+  private readonly life = new Life();
+  private readonly reach = new LightReach();
   private readonly leave: (() => void)[] = [];
   private size = { width: 0, height: 0 };
   private ratio = 1;
@@ -142,8 +152,7 @@ export class StageController {
   passes(): Frame | null {
     const { renderer, studio } = this;
     if (!renderer || renderer.gl.isContextLost()) return null;
-    const { view } = drawnFor(studio.live.getState(), this.size, settingsOf(studio.shown()).pixelArt);
-    const frame = framePasses(studio, renderer, view);
+    const frame = framePasses(studio, renderer, this.moment('all'));
     this.touch();
     return frame;
   }
@@ -259,7 +268,7 @@ export class StageController {
     const wasDirty = this.dirty;
     const { isFrozen, dayRate } = studio.live.getState();
     if (!isFrozen || dayRate !== 0) advance(studio.live, elapsed);
-    const lives = !isFrozen && livesOf(studio.scene);
+    const lives = !isFrozen && this.life.of(studio.scene);
     this.dirty = wasDirty || dayRate !== 0;
     if (bench !== 'stage' && bench !== 'time') return;
     if (this.renderer && !this.renderer.gl.isContextLost() && this.mini.tend(this.renderer, now))
@@ -303,12 +312,12 @@ export class StageController {
     const drawn = drawnFor(live, this.size, settingsOf(scene).pixelArt);
     const { width } = this.size;
     const edge = wipe === 'none' ? 0 : Math.round(live.wipe * width);
-    const render = (which: 'all' | 'left-out') => {
-      const moment = momentAt(scene, live.clockHours, live.seconds, studio.passing(which), drawn.view);
+    const render = (which: WipeSide) => {
+      const moment = this.moment(which);
       if (which === 'all') this.count(moment);
       return renderer.render(moment, studio.pictures.source, which);
     };
-    const side = (which: 'all' | 'left-out', left: number, right: number): Presentation => ({
+    const side = (which: WipeSide, left: number, right: number): Presentation => ({
       picture: render(which),
       offsetX: drawn.offsetX,
       offsetY: drawn.offsetY,
@@ -318,6 +327,15 @@ export class StageController {
     });
     const parts = edge > 0 ? [side('left-out', 0, edge), side('all', edge, width)] : [side('all', 0, width)];
     renderer.present(parts, BEYOND);
+  }
+
+  /** What is shown now, on a side of the wipe. */
+  private moment(which: WipeSide): Moment {
+    const { studio } = this;
+    const scene = studio.shown();
+    const live = studio.live.getState();
+    const { view } = drawnFor(live, this.size, settingsOf(scene).pixelArt);
+    return this.makers[which].at(scene, live.clockHours, live.seconds, studio.passing(which), view);
   }
 
   /** Tells what the lights cost, a few times a second. */
@@ -336,7 +354,7 @@ export class StageController {
     const live = studio.live.getState();
     const overlay = new Overlay(context, live, this.ratio, elements.colours, elements.font);
     const fades = this.tool instanceof PickTool && this.tool.isDragging;
-    drawStageMarks(overlay, studio, { nearPx: this.nearPx, fades });
+    drawStageMarks(overlay, studio, { reach: this.reach, nearPx: this.nearPx, fades });
     this.tool.draw?.(overlay);
     this.mini.draw(context, this.size, this.ratio, elements.colours.line, elements.colours.picked);
     const { wipe } = studio.desk.getState();
@@ -354,8 +372,7 @@ export class StageController {
     const key = JSON.stringify([view, live.clockHours, studio.pictures.isComplete]);
     if (this.stillOf?.scene === scene && this.stillOf.key === key) return;
     this.stillOf = { scene, key };
-    const moment = momentAt(scene, live.clockHours, live.seconds, studio.passing('all'), view);
-    this.stillPicture.want(moment, studio.pictures.source);
+    this.stillPicture.want(this.moment('all'), studio.pictures.source);
   }
 
   private drawStill(context: CanvasRenderingContext2D): void {

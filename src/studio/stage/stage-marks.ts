@@ -1,20 +1,23 @@
 /** What stands over the stage whatever the tool: gate, occluders, lights, and the handles of what is picked. */
+import { applyTo } from '@/core/geometry/affine';
 import { lightPartsOf } from '@/core/moment/lamps';
 import { inOrder, settingsOf, type Fixture, type LightLook, type SceneDocument } from '@/core/scene/document';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from './handles';
-import { fixturePlace, isShown } from '@/core/moment/standing';
+import { fixturePlace, Standing } from '@/core/moment/standing';
 import { drawnOutlines, FIXTURES, type FixtureCollection } from './hits';
-import { drawFigure, drawLightHandle, drawReached, LightReach } from './light-marks';
+import { drawFigure, drawLightHandle, drawReached, type LightReach } from './light-marks';
 import type { Overlay } from './overlay';
 
 export interface MarkOptions {
+  reach: LightReach;
   nearPx: number;
   /** Something is being dragged: handles step back, so that they never hide the light. */
   fades: boolean;
 }
 
-export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades }: MarkOptions): void {
+export function drawStageMarks(overlay: Overlay, studio: Studio, options: MarkOptions): void {
+  const { fades } = options;
   const { scene } = studio;
   const { seconds } = studio.live.getState();
   const { selection } = studio.scenes.state;
@@ -43,11 +46,13 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, { nearPx, fades
   for (const { collection, id } of selection) {
     if (collection === 'sprites') overlay.path(spriteCorners(scene, id, seconds), true, true);
   }
-  drawHandles(overlay, studio, nearPx, seconds);
+  drawHandles(overlay, studio, options, seconds);
   context.globalAlpha = fades ? 0.6 : 1;
+  const standing = new Standing(scene, seconds);
   for (const collection of FIXTURES) {
     for (const [id, fixture] of inOrder<Fixture>(scene[collection])) {
-      const place = isShown(scene, fixture) ? fixturePlace(scene, fixture, seconds) : null;
+      const ground = standing.shows(fixture) ? standing.ground(fixture) : null;
+      const place = ground && applyTo(ground, fixture.x, fixture.y);
       if (place) overlay.glyph(...place, { ...glyphOf(scene, collection, id), isPicked: isPicked(id) });
     }
   }
@@ -69,7 +74,12 @@ function glyphOf(
   };
 }
 
-function drawHandles(overlay: Overlay, studio: Studio, nearPx: number, seconds: number): void {
+function drawHandles(
+  overlay: Overlay,
+  studio: Studio,
+  { nearPx, reach }: MarkOptions,
+  seconds: number,
+): void {
   const { scene } = studio;
   const [lightId] = studio.pickedOf('lights');
   const light = studio.scenes.state.selection.length === 1 ? scene.lights[lightId] : undefined;
@@ -89,5 +99,3 @@ function drawHandles(overlay: Overlay, studio: Studio, nearPx: number, seconds: 
     else if (handle.kind !== 'gate') overlay.pointMark(handle.x, handle.y, true);
   }
 }
-
-const reach = new LightReach();

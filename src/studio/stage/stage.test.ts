@@ -7,6 +7,7 @@ import { fakeStudio } from '../testing/fake-studio';
 import { movedEdits } from '../tools/pick';
 import { splitAt, withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
 import { handleAt } from './handles';
+import { drawOrder } from '@/core/moment/draw-order';
 import { hitAt, hitsWithin } from './hits';
 import { draggedIsolux, isoluxRadius } from './isolux';
 import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './view';
@@ -112,7 +113,8 @@ describe('what lies under the pointer', () => {
   const rgba = new Uint8Array(1600).fill(255);
   rgba[4 * (5 * 20 + 2) + 3] = 0;
   const source = () => ({ width: 20, height: 20, rgba, normal: null, glow: null, rim: null });
-  const at = (x: number, y: number) => hitAt(scene, x, y, { nearPx: 4, source, seconds: 0 })?.id ?? null;
+  const at = (x: number, y: number) =>
+    hitAt(scene, x, y, { rows: drawOrder(scene), nearPx: 4, source, seconds: 0 })?.id ?? null;
 
   it('is the uppermost sprite, seen through its clear pixels, or a light, or a line', () => {
     expect(at(15, 10)).toBe('high');
@@ -127,7 +129,7 @@ describe('what lies under the pointer', () => {
       ...scene,
       planes: { ...scene.planes, 'plane-middle': { ...scene.planes['plane-middle'], locked: true } },
     };
-    expect(hitAt(locked, 15, 10, { nearPx: 4, source, seconds: 0 })).toBeNull();
+    expect(hitAt(locked, 15, 10, { rows: drawOrder(scene), nearPx: 4, source, seconds: 0 })).toBeNull();
   });
 
   it('is found by a box around its middle', () => {

@@ -1,7 +1,7 @@
 /** Copying and pasting, within a scene and across scenes and projects. The clip lies in the browser, for all its tabs. */
 import { get, set } from 'idb-keyval';
 import { wordsOf } from '@/core/faults';
-import { stanceOnPlane } from '@/core/moment/standing';
+import { stanceOnPlane } from '@/core/moment/stances';
 import { CLIP_FORMAT, CLIP_VERSION, clipOf, pasteEdits, type Clip } from '@/core/scene/clip';
 import { checkRecord } from '@/core/scene/read-scene';
 import { anyPicked, onStage, type Command } from './command';

@@ -1,5 +1,6 @@
 /** Hanging things on sprites, and taking them off. */
-import { carriersOf, HANGERS, stanceOnPlane, type HangerCollection } from '@/core/moment/standing';
+import { HANGERS, stanceOnPlane, type HangerCollection } from '@/core/moment/stances';
+import { carriersOf } from '@/core/moment/standing';
 import type { Hanging, SceneDocument } from '@/core/scene/document';
 import { change, type Edit } from '@/core/scene/edits';
 import type { Picked } from './scene-store';

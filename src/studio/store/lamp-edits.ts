@@ -1,6 +1,6 @@
 /** Luminaires and the lamps that follow them. */
 import { lightPartsOf, flamePartsOf } from '@/core/moment/lamps';
-import { lampAffine } from '@/core/moment/standing';
+import { Standing } from '@/core/moment/standing';
 import { applyTo, inverse, composed } from '@/core/geometry/affine';
 import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scene/defaults';
 import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
@@ -74,9 +74,9 @@ export function takeApart(studio: Studio, lampId: string): void {
   const { scene } = studio;
   const lamp = scene.lamps[lampId];
   // Places of the lamp's parts, counted from the ground that the lamp stands on.
-  const seconds = 0;
-  const map = lampAffine(scene, lamp, seconds);
-  const ground = lampAffine(scene, { ...lamp, x: 0, y: 0, turnDeg: 0, flipX: false }, seconds);
+  const standing = new Standing(scene, 0);
+  const map = standing.lamp(lamp);
+  const ground = standing.ground(lamp);
   const back = ground && inverse(ground);
   const local = map && back && composed(back, map);
   if (!local) return;

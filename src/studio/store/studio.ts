@@ -10,7 +10,10 @@ import {
   type SceneDocument,
 } from '@/core/scene/document';
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
-import type { Passing } from '@/core/moment/passing';
+import { DrawOrder, type Rows } from '@/core/moment/draw-order';
+import { MomentMaker } from '@/core/moment/moment-maker';
+import type { FoundOccluders } from '@/core/moment/occluders';
+import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { createArtBench, type ArtBenchStore } from './art-bench';
 import { ArtWorkers } from './art-work';
 import {
@@ -45,6 +48,9 @@ export class Studio {
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly sync: SceneSync;
+  /** For questions of panels and tools; views have one each. */
+  private readonly maker = new MomentMaker();
+  private readonly order = new DrawOrder();
   private readonly writer: JournalWriter;
   private readonly leave: (() => void)[] = [];
 
@@ -101,6 +107,16 @@ export class Studio {
 
   get scene(): SceneDocument {
     return this.scenes.state.scene;
+  }
+
+  /** What is drawn on each plane, in order. */
+  get rows(): Rows {
+    return this.order.of(this.scene);
+  }
+
+  /** What stops light at the first second, and where each comes from. */
+  occluders(): FoundOccluders {
+    return this.maker.occluders(this.scene, 0, NOTHING_PASSING);
   }
 
   close(): void {

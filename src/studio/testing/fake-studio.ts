@@ -1,4 +1,5 @@
 /** A studio without workers, server and page: the stores are the real ones. */
+import { drawOrder } from '@/core/moment/draw-order';
 import type { PictureSource } from '@/core/moment/moment';
 import { newScene } from '@/core/scene/defaults';
 import { inOrder, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
@@ -24,6 +25,9 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     pictures: { source },
     get scene() {
       return scenes.state.scene;
+    },
+    get rows() {
+      return drawOrder(scenes.state.scene);
     },
     set<C extends CollectionName>(label: string, collection: C, id: string, fields: Partial<RecordOf<C>>) {
       const edit = change(scenes.state.scene, collection, id, fields);

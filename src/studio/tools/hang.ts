@@ -51,7 +51,9 @@ export class HangTool implements Tool {
       .at(-1);
     const sprite = mark
       ? null
-      : hitAt(studio.scene, event.x, event.y, { nearPx: 0, source: studio.pictures.source, seconds });
+      : hitAt(studio.scene, event.x, event.y, {
+          ...{ rows: studio.rows, nearPx: 0, source: studio.pictures.source, seconds },
+        });
     const spriteId = mark?.spriteId ?? (sprite?.collection === 'sprites' ? sprite.id : null);
     if (occluders.length > 0 && spriteId !== null) fixOccluders(studio, spriteId);
     if (things.length === 0) studio.desk.setState({ tool: 'pick' });

@@ -1,6 +1,7 @@
 /** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
 import { applyTo, inverse } from '@/core/geometry/affine';
-import { carriersOf, shiftOnGround } from '@/core/moment/standing';
+import { shiftOnGround } from '@/core/moment/stances';
+import { carriersOf } from '@/core/moment/standing';
 import { change, type Edit } from '@/core/scene/edits';
 import { settingsOf, type LightKind, type SceneDocument } from '@/core/scene/document';
 import { handleAt, type Handle } from '../stage/handles';
@@ -51,6 +52,7 @@ export class PickTool implements Tool {
       return;
     }
     const under = hitAt(studio.scene, event.x, event.y, {
+      rows: studio.rows,
       nearPx: event.nearPx,
       source: studio.pictures.source,
       seconds: studio.live.getState().seconds,

@@ -1,0 +1,77 @@
+/** What kinds of lights ask for where they stand: their outlines and their gobo, in the scene. */
+import { frameAt, frameOf, rectOf } from '../art/frames';
+import { affineOf, applyTo, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
+import type { LightLook } from '../scene/document';
+import type { PlacedLight } from './light-kinds/shape';
+import { boxOfEdges, EdgeMemory, mappedEdges } from './occluder-edges';
+import type { MomentStage } from './stage';
+
+const UNTURNED = { scaleX: 1, scaleY: 1, flipX: false, flipY: false };
+
+export class LightParts {
+  private readonly edges = new EdgeMemory();
+
+  /**
+   * @param map from where the light's place is counted to the scene
+   * @param x,y its place there
+   * @param reachShare multiplies its reach, by its wick
+   */
+  placed(
+    stage: MomentStage,
+    look: LightLook,
+    map: Affine,
+    x: number,
+    y: number,
+    reachShare: number,
+  ): PlacedLight {
+    const [sceneX, sceneY] = applyTo(map, x, y);
+    return {
+      ...{ fields: look, map, x, y, sceneX, sceneY, reachShare },
+      area: () => this.areaOf(look, map, x, y),
+      gobo: (turnDeg) => goboOf(stage, look, map, x, y, turnDeg),
+    };
+  }
+
+  private areaOf(
+    { outlines, smooth, turnDeg, featherPx }: LightLook,
+    map: Affine,
+    x: number,
+    y: number,
+  ): ReturnType<PlacedLight['area']> {
+    const local = this.edges.of({ kind: 'closed', outlines, smooth });
+    if (local.length === 0) return null;
+    const edges = mappedEdges(local, composed(map, affineOf({ ...UNTURNED, x, y, turnDeg }, 0, 0)));
+    return { area: { edges, featherPx }, box: boxOfEdges(edges) };
+  }
+}
+
+function goboOf(
+  { scene, settings, seconds, pictureIndex }: MomentStage,
+  { gobo }: LightLook,
+  map: Affine,
+  x: number,
+  y: number,
+  turnDeg: number,
+): ReturnType<PlacedLight['gobo']> {
+  const artwork = gobo && scene.artworks[gobo.artworkId];
+  const picture = gobo && pictureIndex.get(gobo.artworkId);
+  if (!artwork || picture === undefined || picture === null) return null;
+  const frame = frameOf(artwork, gobo.playing ? frameAt(artwork, seconds) : 0);
+  const { widthPx, heightPx } = frame;
+  const scale = { scaleX: gobo.widthPx / widthPx, scaleY: gobo.heightPx / heightPx };
+  const placing = { ...UNTURNED, ...scale, x, y, turnDeg };
+  const forward = composed(map, affineOf(placing, widthPx / 2, heightPx / 2));
+  const back = inverse(forward);
+  if (!back) return null;
+  return {
+    box: mappedBox(forward, widthPx, heightPx),
+    gobo: {
+      picture,
+      frame: rectOf(frame),
+      inverse: back,
+      fadeX: gobo.fadePx / scale.scaleX,
+      fadeY: gobo.fadePx / scale.scaleY,
+      nearest: gobo.crisp || settings.pixelArt,
+    },
+  };
+}

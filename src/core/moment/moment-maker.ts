@@ -1,0 +1,152 @@
+/**
+ * `scene -> Moment`: resolves everything that depends on time, cues, wicks, planes and the gate, in stages that each read
+ * what the one before has settled: where everything stands, then occluders, lights with the shapes thrown in them, and
+ * layers. Pure: what is remembered from call to call changes nothing but the time it takes, and the order of records in the
+ * document changes no bit of what comes out. A record that a Moment hands out is never changed afterwards.
+ */
+import { chunkIndex, type ChunkIndex } from '../art/tiles';
+import { exp } from '../geometry/exact';
+import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
+import { Remembered } from '../remembered';
+import { sameItems } from '../same-items';
+import {
+  compare,
+  inOrder,
+  settingsOf,
+  type Plane,
+  type SceneDocument,
+  type SceneSettings,
+} from '../scene/document';
+import { ambientAt } from '../time/cues';
+import { Casts } from './casts';
+import { Circuits } from './circuits';
+import { DrawOrder } from './draw-order';
+import { LayerMaker } from './layers';
+import { LightMaker } from './lights';
+import type { Moment, MomentFinish, MomentPicture, View } from './moment';
+import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
+import type { Passing } from './passing';
+import type { MomentStage, PlaneOrder } from './stage';
+import { Standing } from './standing';
+
+interface Pictures {
+  pictures: MomentPicture[];
+  index: ReadonlyMap<string, number>;
+}
+
+/** Makes Moments of one view, one after the other. */
+export class MomentMaker {
+  private readonly order = new DrawOrder();
+  private readonly finder = new OccluderFinder();
+  private readonly lightMaker = new LightMaker();
+  private readonly layerMaker = new LayerMaker();
+  private readonly circuits = new Remembered<SceneDocument['circuits'], Circuits>();
+  private readonly chunks = new Remembered<SceneDocument['chunks'], ChunkIndex>();
+  private readonly pictures = new Remembered<SceneDocument['artworks'], Pictures>();
+  private planeOrder: PlaneOrder = { ids: [], index: new Map() };
+
+  at(scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
+    const { artworks } = scene;
+    const { pictures, index } = this.pictures.recall(artworks, [], () => picturesOf(artworks));
+    const stage = this.stage(scene, seconds, passing, index);
+    const { settings, space, planes, standing } = stage;
+    const chunks = this.chunksOf(scene);
+    const found = passing.unlit || !passing.shadows ? NO_OCCLUDERS : this.finder.find(stage, chunks);
+    const casts = new Casts(stage);
+    const castsIn = passing.shadows ? casts.in.bind(casts) : () => [];
+    const { lights, lightIds } = passing.unlit
+      ? { lights: [], lightIds: [] }
+      : this.lightMaker.lights(stage, found, castsIn);
+    const ambient = ambientAt(scene, clockHours);
+    return {
+      clockHours,
+      seconds,
+      lightSpace: space,
+      pixelArt: settings.pixelArt,
+      gate: {
+        left: settings.gateX,
+        top: settings.gateY,
+        right: settings.gateX + settings.gateWidthPx,
+        bottom: settings.gateY + settings.gateHeightPx,
+      },
+      view,
+      backdrop: { colour: hexInLightSpace(settings.backdropColour, space), lit: settings.backdropLit },
+      ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
+      workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
+      unlit: passing.unlit,
+      finish: finishOf(settings),
+      planes: planes.map(([planeId, plane]) => {
+        const { e: originX, f: originY } = standing.planeMap(planeId)!;
+        return {
+          tint: hexInLightSpace(plane.tint, space),
+          originX,
+          originY,
+          overlay: plane.overlay,
+          layers: this.layerMaker.layersOf(stage, chunks, planeId, plane),
+        };
+      }),
+      lights,
+      lightIds,
+      occluders: found.occluders,
+      casts: casts.all,
+      pictures,
+    };
+  }
+
+  /** What stops light at one second, and where each comes from. */
+  occluders(scene: SceneDocument, seconds: number, passing: Passing): FoundOccluders {
+    return this.finder.find(this.stage(scene, seconds, passing, new Map()), this.chunksOf(scene));
+  }
+
+  private stage(
+    scene: SceneDocument,
+    seconds: number,
+    passing: Passing,
+    pictureIndex: ReadonlyMap<string, number>,
+  ): MomentStage {
+    const settings = settingsOf(scene);
+    const planes = inOrder(scene.planes);
+    return {
+      ...{ scene, settings, seconds, passing, planes, pictureIndex },
+      space: settings.lightSpace,
+      standing: new Standing(scene, seconds, passing.soloPlanes),
+      planeOrder: this.orderOf(planes),
+      rows: this.order.of(scene),
+      circuits: this.circuits.recall(scene.circuits, [], () => new Circuits(scene.circuits)),
+    };
+  }
+
+  private orderOf(planes: readonly (readonly [string, Plane])[]): PlaneOrder {
+    const ids = planes.map(([id]) => id);
+    if (!sameItems(ids, this.planeOrder.ids))
+      this.planeOrder = { ids, index: new Map(ids.map((id, index) => [id, index])) };
+    return this.planeOrder;
+  }
+
+  private chunksOf({ chunks }: SceneDocument): ChunkIndex {
+    return this.chunks.recall(chunks, [], () => chunkIndex(chunks));
+  }
+}
+
+function finishOf({ exposureStops, tone, whiteLevel }: SceneSettings): MomentFinish {
+  return { exposure: exp(exposureStops * LN2), whiteLevel: tone === 'shoulder' ? whiteLevel : 0 };
+}
+
+const LN2 = 0.6931471805599453;
+
+function picturesOf(artworks: SceneDocument['artworks']): Pictures {
+  const ids = Object.keys(artworks).sort(compare);
+  const pictures = ids.map((key) => {
+    const { widthPx, heightPx } = artworks[key];
+    return { key, widthPx, heightPx };
+  });
+  return { pictures, index: new Map(ids.map((id, index) => [id, index])) };
+}
+
+function scaled([r, g, b]: Rgb, by: number): Rgb {
+  return [r * by, g * by, b * by];
+}
+
+function linearInLightSpace([r, g, b]: Rgb, space: LightSpace): Rgb {
+  return space === 'linear' ? [r, g, b] : [srgbEncode(r), srgbEncode(g), srgbEncode(b)];
+}

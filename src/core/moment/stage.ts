@@ -1,0 +1,28 @@
+/** What every stage of a Moment reads: the scene at one second, and what the stages before have settled. */
+import type { LightSpace } from '../raster/colour';
+import type { Plane, SceneDocument, SceneSettings } from '../scene/document';
+import type { Circuits } from './circuits';
+import type { Rows } from './draw-order';
+import type { Passing } from './passing';
+import type { Standing } from './standing';
+
+/** Planes far to near. The same object while neither their order nor their number changes. */
+export interface PlaneOrder {
+  ids: readonly string[];
+  index: ReadonlyMap<string, number>;
+}
+
+export interface MomentStage {
+  scene: SceneDocument;
+  settings: SceneSettings;
+  space: LightSpace;
+  seconds: number;
+  passing: Passing;
+  standing: Standing;
+  planes: readonly (readonly [string, Plane])[];
+  planeOrder: PlaneOrder;
+  rows: Rows;
+  circuits: Circuits;
+  /** Index of each artwork's picture. */
+  pictureIndex: ReadonlyMap<string, number>;
+}
