@@ -71,7 +71,7 @@ function layers() {
   };
 }
 
-function vitest(name, project, env = {}) {
+function vitest(name, project, env = {}, files = []) {
   return {
     name,
     run: async (tell) => {
@@ -81,6 +81,7 @@ function vitest(name, project, env = {}) {
         [
           packaged('vitest/vitest.mjs'),
           'run',
+          ...files,
           '--project',
           project,
           '--reporter=dot',
@@ -141,6 +142,11 @@ export function checkSteps() {
 
 export function unitStep() {
   return vitest('unit tests', 'unit');
+}
+
+/** Some files of the unit tests alone. */
+export function vitestFiles(name, files, env) {
+  return vitest(name, 'unit', env, files);
 }
 
 export function storeStep(env) {

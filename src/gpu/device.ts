@@ -60,7 +60,6 @@ export class Device {
   readonly floats: FloatFormat;
   /** The longest side of a texture that the card takes, px. */
   private readonly longestSide: number;
-  private readonly programs = new Map<string, Program>();
   /** Let go of, but still to be drawn from in the picture that is being made. */
   private readonly retired: WebGLTexture[] = [];
   private readonly textureBytes = new Map<WebGLTexture, number>();
@@ -71,6 +70,7 @@ export class Device {
   constructor(
     readonly gl: WebGL2RenderingContext,
     chooseFloats: (gl: WebGL2RenderingContext) => FloatFormat,
+    private readonly programs = new Programs(gl),
   ) {
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
@@ -82,9 +82,7 @@ export class Device {
   }
 
   program(record: ProgramRecord): Program {
-    let program = this.programs.get(record.name);
-    if (!program) this.programs.set(record.name, (program = new Program(this.gl, record)));
-    return program;
+    return this.programs.get(record);
   }
 
   texture(
@@ -253,12 +251,30 @@ export class Device {
     this.gl.drawArrays(this.gl.TRIANGLE_STRIP, 0, 4);
   }
 
-  dispose(): void {
+  /** @param keepsPrograms they are another device's too */
+  dispose(keepsPrograms = false): void {
     for (const target of [...this.targets]) this.dropTarget(target);
     for (const texture of [...this.textureBytes.keys()]) this.dropTexture(texture);
-    for (const program of this.programs.values()) program.dispose();
-    this.programs.clear();
+    if (!keepsPrograms) this.programs.dispose();
     this.gl.deleteVertexArray(this.emptyVertexArray);
+  }
+}
+
+/** Compiled programs by their name: what compiles once is the same for every device of one context. */
+export class Programs {
+  private readonly compiled = new Map<string, Program>();
+
+  constructor(private readonly gl: WebGL2RenderingContext) {}
+
+  get(record: ProgramRecord): Program {
+    let program = this.compiled.get(record.name);
+    if (!program) this.compiled.set(record.name, (program = new Program(this.gl, record)));
+    return program;
+  }
+
+  dispose(): void {
+    for (const program of this.compiled.values()) program.dispose();
+    this.compiled.clear();
   }
 }
 

@@ -28,7 +28,7 @@ const layer = () => ({}) as MomentLayer;
 
 function sums() {
   const { device, made } = fakeDevice();
-  const kept = new KeptSums(device, 640, 400);
+  const kept = new KeptSums(device, 640, 400, 96 * 1024 * 1024);
   /** A picture of some layers; what became of the last of them. */
   const picture = (
     layers: readonly [MomentLayer, readonly Lit[]][],

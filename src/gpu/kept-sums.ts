@@ -8,8 +8,6 @@ import type { ShadowPlan } from './shadow-plan';
 
 /** Fewer lights are drawn as quickly as their sum is copied. */
 const FEWEST = 4;
-/** Bytes of all sums; beyond them layers go without. */
-const BUDGET_BYTES = 96 * 1024 * 1024;
 /** A sum that was not asked for in so many pictures is given to another layer. */
 const IDLE_PICTURES = 3;
 
@@ -59,6 +57,8 @@ export class KeptSums {
     private readonly device: Device,
     private readonly width: number,
     private readonly height: number,
+    /** Of all sums; beyond them layers go without. */
+    private readonly budgetBytes: number,
   ) {}
 
   /** To be called once a picture: layers that were not asked for give back what they had. */
@@ -126,7 +126,7 @@ export class KeptSums {
     const spare = this.spare.pop();
     if (spare) return spare;
     const bytes = width * height * this.device.floats.bytesPerPixel;
-    if ((this.made + 1) * bytes > BUDGET_BYTES) return null;
+    if ((this.made + 1) * bytes > this.budgetBytes) return null;
     this.made++;
     return this.device.target(width, height, 'float');
   }

@@ -77,14 +77,18 @@ export class LayerLights {
   /** Whether sums of lights that stand still are kept: not of pictures that are drawn once. */
   keepsSums = false;
 
-  constructor({ device, lights, masks, planner, pictures }: SharedParts, width: number, height: number) {
+  constructor(
+    { device, lights, masks, planner, pictures, sumBytes }: SharedParts,
+    width: number,
+    height: number,
+  ) {
     this.size = { width, height };
     this.device = device;
     this.batch = lights;
     this.masks = masks;
     this.planner = planner;
     this.pictures = pictures;
-    this.sums = new KeptSums(device, width, height);
+    this.sums = new KeptSums(device, width, height, sumBytes);
   }
 
   dispose(): void {

@@ -10,7 +10,6 @@ import type { Rect } from '@/core/raster/rect';
 import type { Device } from './device';
 import { PAGE_PX, PagePlan, SMALL_PX, type PageSpot } from './picture-pages';
 
-export const PICTURE_BUDGET_BYTES = 512 * 1024 * 1024;
 const BYTES_PER_PIXEL = 10;
 /** Before pages are added, small pictures that were not drawn in so many pictures of the scene give up their places. */
 const IDLE_PICTURES = 60;
@@ -73,7 +72,7 @@ export class PictureCache {
 
   constructor(
     private readonly device: Device,
-    budget = PICTURE_BUDGET_BYTES,
+    budget: number,
   ) {
     this.entries = new LRUCache({
       maxSize: budget,

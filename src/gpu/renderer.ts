@@ -5,7 +5,7 @@
  */
 import { BAYER8 } from '@/core/raster/bayer';
 import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
-import { Device, type Target } from './device';
+import { Device, type Programs, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { FrameClock } from './frame-clock';
 import { LightBatch } from './light-batch';
@@ -54,7 +54,23 @@ export interface Presentation {
   right: number;
 }
 
+/** Bytes that may be kept from picture to picture. */
+export interface Budgets {
+  maskBytes: number;
+  pictureBytes: number;
+  sumBytes: number;
+}
+
+export const USUAL_BUDGETS: Budgets = {
+  maskBytes: 128 * 1024 * 1024,
+  pictureBytes: 512 * 1024 * 1024,
+  sumBytes: 96 * 1024 * 1024,
+};
+
 export interface RendererOptions {
+  budgets?: Budgets;
+  /** Programs of the same context that were compiled before. */
+  programs?: Programs;
   /** Which format lights are added up in. */
   chooseFloats?: typeof chooseFloatFormat;
   /** Whether painted art is read from halved levels where it is small: not where its pixels change under the hand. */
@@ -71,23 +87,38 @@ export class Renderer {
   private readonly bayer: WebGLTexture;
   private readonly planner = new ShadowPlanner();
   private readonly surfaces: Surfaces;
+  private readonly hasOthersPrograms: boolean;
   /** sRGB over 0 to 1; made when a linear scene is first finished. */
   private transfer: WebGLTexture | null = null;
   private readonly finished = new Map<string, Target>();
 
   constructor(
     readonly gl: WebGL2RenderingContext,
-    { chooseFloats = chooseFloatFormat, readsLevels = true }: RendererOptions = {},
+    {
+      chooseFloats = chooseFloatFormat,
+      readsLevels = true,
+      budgets = USUAL_BUDGETS,
+      programs,
+    }: RendererOptions = {},
   ) {
-    this.device = new Device(gl, chooseFloats);
+    this.device = new Device(gl, chooseFloats, programs);
+    this.hasOthersPrograms = programs !== undefined;
     this.clock = new FrameClock(gl);
-    this.masks = new ShadowMasks(this.device);
-    this.pictures = new PictureCache(this.device);
+    this.masks = new ShadowMasks(this.device, budgets.maskBytes);
+    this.pictures = new PictureCache(this.device, budgets.pictureBytes);
     this.sprites = new SpriteBatch(this.device, this.pictures, readsLevels);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
     const { device, pictures, sprites, lights, masks, planner } = this;
-    this.surfaces = new Surfaces({ device, pictures, sprites, lights, masks, planner });
+    this.surfaces = new Surfaces({
+      device,
+      pictures,
+      sprites,
+      lights,
+      masks,
+      planner,
+      sumBytes: budgets.sumBytes,
+    });
   }
 
   /**
@@ -290,7 +321,8 @@ export class Renderer {
     this.masks.dispose();
     this.sprites.dispose();
     this.lights.dispose();
-    this.device.dispose();
+    // Programs that were handed in are somebody else's.
+    this.device.dispose(this.hasOthersPrograms);
   }
 
   private finishedFor(name: string, width: number, height: number): Target {

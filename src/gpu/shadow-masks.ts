@@ -18,7 +18,6 @@ import {
   WINDING_PROGRAM,
 } from './shaders/shadow';
 
-export const MASK_BUDGET_BYTES = 128 * 1024 * 1024;
 /** However small they are: each is a texture that the graphics card has to keep. */
 const MOST_MASKS = 2048;
 
@@ -53,7 +52,7 @@ export class ShadowMasks {
 
   constructor(
     private readonly device: Device,
-    budget = MASK_BUDGET_BYTES,
+    budget: number,
   ) {
     const { gl } = device;
     this.kept = new LRUCache({

@@ -13,4 +13,6 @@ export interface SharedParts {
   lights: LightBatch;
   masks: ShadowMasks;
   planner: ShadowPlanner;
+  /** Bytes that sums of lights that stand still may take, for each size of picture. */
+  sumBytes: number;
 }

@@ -3,8 +3,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Image } from '@/core/raster/image';
 import { useDesk, useStudio } from '../context';
-import { PICTURE_BUDGET_BYTES } from '@/gpu/picture-textures';
-import { MASK_BUDGET_BYTES } from '@/gpu/shadow-masks';
+import { USUAL_BUDGETS } from '@/gpu/renderer';
 import type { Frame } from '../stage/frame-passes';
 import { stageOf } from '../stage/stage-registry';
 
@@ -68,8 +67,8 @@ function Passes() {
       <div className="min-w-0">
         <Picture image={passes[chosen].picture} name={`The picture after ${passes[chosen].words}`} />
         <p className="figure pt-2 text-ash">
-          pictures {megabytes(memory.pictureBytes)} of {megabytes(PICTURE_BUDGET_BYTES)} MB · shadows{' '}
-          {megabytes(memory.maskBytes)} of {megabytes(MASK_BUDGET_BYTES)} MB · all{' '}
+          pictures {megabytes(memory.pictureBytes)} of {megabytes(USUAL_BUDGETS.pictureBytes)} MB · shadows{' '}
+          {megabytes(memory.maskBytes)} of {megabytes(USUAL_BUDGETS.maskBytes)} MB · all{' '}
           {megabytes(memory.allBytes)} MB · light in {memory.format}
         </p>
       </div>

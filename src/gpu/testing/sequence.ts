@@ -1,0 +1,325 @@
+/**
+ * Long runs of edits, made of numbers: what a hand, a clock and a network do to a scene between two frames. A run is a list of
+ * steps, so that one that fails can be cut down to the few that matter.
+ */
+import type { PicturePixels, View } from '@/core/moment/moment';
+import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
+import { newLight, newOccluder, newSprite, newWick } from '@/core/scene/defaults';
+import {
+  settingsOf,
+  SETTINGS_ID,
+  type Light,
+  type LightLook,
+  type Occluder,
+  type SceneDocument,
+} from '@/core/scene/document';
+import { hash01 } from '@/core/time/noise';
+import { build, PICTURES } from './parity-parts';
+
+/** What is seen. */
+export interface SequenceState {
+  scene: SceneDocument;
+  seconds: number;
+  view: View;
+  passing: Passing;
+  /** Pictures that differ from those that scenes begin with; null is one that is not there. */
+  pictures: Record<string, PicturePixels | null>;
+  /** Raised where the graphics card loses everything. */
+  contexts: number;
+}
+
+/** One edit: which one, and the numbers that it is made from. */
+export type Step = readonly [kind: string, v: number];
+
+const PLACES: readonly (readonly [number, number])[] = [
+  [30, 20],
+  [62, 44],
+  [48, 30],
+];
+const ART = ['flat', 'wall', 'dome', 'window', 'rimmed'] as const;
+
+const pickOf = <T>(all: readonly T[], v: number): T => all[Math.floor(v * 7919) % all.length];
+/** Another number from the same one. */
+const share = (v: number, k: number) => hash01(Math.floor(v * 1e6), k);
+
+function changedLight(state: SequenceState, v: number, fields: Partial<Light>): SequenceState {
+  const ids = Object.keys(state.scene.lights).sort();
+  if (ids.length === 0) return state;
+  const id = pickOf(ids, v);
+  const lights = { ...state.scene.lights, [id]: { ...state.scene.lights[id], ...fields } };
+  return { ...state, scene: { ...state.scene, lights } };
+}
+
+function changedOccluder(state: SequenceState, v: number, fields: Partial<Occluder>): SequenceState {
+  const ids = Object.keys(state.scene.occluders).sort();
+  if (ids.length === 0) return state;
+  const id = pickOf(ids, v);
+  const occluders = { ...state.scene.occluders, [id]: { ...state.scene.occluders[id], ...fields } };
+  return { ...state, scene: { ...state.scene, occluders } };
+}
+
+function withSettings(state: SequenceState, fields: object): SequenceState {
+  const settings = { [SETTINGS_ID]: { ...settingsOf(state.scene), ...fields } };
+  return { ...state, scene: { ...state.scene, settings } };
+}
+
+/** Another picture of the same artwork, of its size or of another one. */
+function repainted(key: string, seed: number, side: number): PicturePixels {
+  const rgba = new Uint8Array(4 * side * side);
+  for (let i = 0; i < side * side; i++)
+    rgba.set([255 * hash01(seed, i >> 3), 180, 90, hash01(seed, i >> 4) < 0.2 ? 0 : 255], 4 * i);
+  const normal = seed % 2 ? Uint8Array.from(rgba, (c, i) => (i % 4 === 2 ? 220 : c >> 1)) : null;
+  return {
+    width: side,
+    height: side,
+    rgba,
+    normal,
+    glow: PICTURES[key]?.glow?.length === side * side ? PICTURES[key].glow : null,
+    rim: null,
+  };
+}
+
+const LOOKS: readonly Partial<LightLook>[] = [
+  { kind: 'point' },
+  { kind: 'spot', bearingDeg: 40, beamDeg: 40, fieldDeg: 80 },
+  { kind: 'area', outlines: [[-12, -8, 12, -8, 10, 9, -11, 7]], featherPx: 14 },
+  {
+    kind: 'gobo',
+    gobo: { artworkId: 'shutter', widthPx: 60, heightPx: 50, fadePx: 4, crisp: false, playing: true },
+  },
+  { gobo: { artworkId: 'leaves', widthPx: 70, heightPx: 70, fadePx: 0, crisp: false, playing: false } },
+  { kind: 'sun', altitudeDeg: 40, bearingDeg: 200 },
+  { kind: 'ambient', replaces: true, level: 0.3 },
+];
+
+type Edit = (state: SequenceState, v: number) => SequenceState;
+
+/** The kinds of edits, by name. */
+export const EDITS: Record<string, Edit> = {
+  'a light goes to where another stands': (state, v) => {
+    const [x, y] = pickOf(PLACES, share(v, 1));
+    return changedLight(state, v, { x, y });
+  },
+  'a reach trembles': (state, v) => changedLight(state, v, { reachPx: 40 * (0.9 + 0.2 * share(v, 1)) }),
+  'a reach changes': (state, v) => changedLight(state, v, { reachPx: 8 + 90 * share(v, 1) }),
+  'a light becomes of another kind': (state, v) =>
+    changedLight(state, v, { gobo: null, ...pickOf(LOOKS, share(v, 1)) }),
+  'what stops a light changes': (state, v) => {
+    const named = { planeIds: [share(v, 1) < 0.5 ? 'plane-far' : 'plane-near'], setIds: [] };
+    return changedLight(state, v, { stoppedBy: share(v, 2) < 0.4 ? null : named });
+  },
+  'a light changes in other ways': (state, v) =>
+    changedLight(state, v, {
+      shadows: share(v, 1) < 0.8,
+      sizePx: share(v, 2) < 0.5 ? 0 : 4 * share(v, 3),
+      shadowOpacity: share(v, 4) < 0.6 ? 1 : 0.5,
+      blend: pickOf(['add', 'add', 'lighten', 'uncover', 'subtract'], share(v, 5)),
+      blockPx: share(v, 6) < 0.8 ? 0 : 4,
+      bands: share(v, 7) < 0.8 ? 0 : 4,
+      air: share(v, 8) < 0.8 ? 0 : 0.3,
+      rim: share(v, 9) < 0.1,
+      wickId: share(v, 10) < 0.5 ? 'flame' : null,
+      stops: share(v, 11) < 0.7 ? [] : [{ at: 1, colour: '#4060ff' }],
+      curve: pickOf(['natural', 'even', 'drawn'], share(v, 12)),
+    }),
+  'a light comes': (state, v) => {
+    const [x, y] = share(v, 1) < 0.6 ? pickOf(PLACES, share(v, 2)) : [96 * share(v, 3), 64 * share(v, 4)];
+    const plane = pickOf(['plane-middle', 'plane-near'], share(v, 5));
+    const light = newLight({
+      name: '',
+      planeId: plane,
+      order: 'a',
+      x,
+      y,
+      reachPx: 20 + 40 * share(v, 6),
+      level: 0.8,
+    });
+    const lights = { ...state.scene.lights, [`n${Math.floor(v * 24)}`]: light };
+    return { ...state, scene: { ...state.scene, lights } };
+  },
+  'a light goes': (state, v) => {
+    const ids = Object.keys(state.scene.lights).sort();
+    if (ids.length < 3) return state;
+    const { [pickOf(ids, v)]: _gone, ...lights } = state.scene.lights;
+    return { ...state, scene: { ...state.scene, lights } };
+  },
+  'an occluder is drawn anew': (state, v) => {
+    const [x, y] = [10 + 70 * share(v, 1), 6 + 48 * share(v, 2)];
+    const outline = [x, y, x + 6 + 10 * share(v, 3), y, x + 8, y + 4 + 9 * share(v, 4), x - 2, y + 8];
+    return changedOccluder(state, v, { outlines: [outline], smooth: share(v, 5) < 0.3 ? [[0, 2]] : [] });
+  },
+  'an occluder changes': (state, v) =>
+    changedOccluder(state, v, {
+      kind: share(v, 1) < 0.3 ? 'line' : 'closed',
+      ownShade: share(v, 2) < 0.5 ? 'lit' : 'dark',
+      soakPx: share(v, 3) < 0.5 ? 0 : 2,
+      transmitShare: share(v, 4) < 0.6 ? 0 : 0.5,
+      transmitColour: share(v, 5) < 0.5 ? '#ffffff' : '#40ff80',
+      staturePx: share(v, 6) < 0.7 ? null : 12,
+      hidden: share(v, 7) < 0.1,
+    }),
+  'an occluder comes': (state, v) => {
+    const [x, y] = [96 * share(v, 1), 64 * share(v, 2)];
+    const outlines = [[x, y, x + 9, y, x + 9, y + 7, x, y + 7]];
+    const planeId = pickOf(['plane-far', 'plane-middle', 'plane-near'], share(v, 3));
+    const occluder = newOccluder({ name: '', planeId, kind: 'closed', outlines });
+    const occluders = { ...state.scene.occluders, [`n${Math.floor(v * 6)}`]: occluder };
+    return { ...state, scene: { ...state.scene, occluders } };
+  },
+  'a sprite moves': (state, v) => {
+    const ids = Object.keys(state.scene.sprites).sort();
+    const id = pickOf(ids, v);
+    const sprite = { ...state.scene.sprites[id], x: 96 * share(v, 1), turnDeg: share(v, 2) < 0.5 ? 0 : 30 };
+    return { ...state, scene: { ...state.scene, sprites: { ...state.scene.sprites, [id]: sprite } } };
+  },
+  'a sprite comes, or becomes another one': (state, v) => {
+    const sprite = newSprite({
+      ...{ name: '', planeId: pickOf(['plane-middle', 'plane-near'], share(v, 1)), order: 'b' },
+      ...{ artworkId: pickOf(ART, share(v, 2)), x: 96 * share(v, 3), y: 64 * share(v, 4) },
+      castsShape: share(v, 5) < 0.2,
+      takesShadows: share(v, 6) < 0.8,
+      opacity: share(v, 7) < 0.7 ? 1 : 0.5,
+      scaleX: share(v, 8) < 0.7 ? 1 : 0.4,
+      scaleY: share(v, 8) < 0.7 ? 1 : 0.4,
+    });
+    const sprites = { ...state.scene.sprites, [`n${Math.floor(v * 5)}`]: sprite };
+    return { ...state, scene: { ...state.scene, sprites } };
+  },
+  'a picture goes': (state, v) => {
+    const key = pickOf([...ART, 'leaves', 'shutter'], share(v, 1));
+    return { ...state, pictures: { ...state.pictures, [key]: null } };
+  },
+  'a picture comes back': (state, v) => {
+    const key = pickOf([...ART, 'leaves', 'shutter'], share(v, 1));
+    const { [key]: _gone, ...pictures } = state.pictures;
+    const artworks = {
+      ...state.scene.artworks,
+      [key]: { ...state.scene.artworks[key], widthPx: 48, heightPx: 48 },
+    };
+    return { ...state, pictures, scene: { ...state.scene, artworks } };
+  },
+  'a picture is painted over': (state, v) => {
+    const key = pickOf([...ART, 'leaves', 'shutter'], share(v, 1));
+    const side = state.scene.artworks[key].widthPx;
+    return { ...state, pictures: { ...state.pictures, [key]: repainted(key, Math.floor(v * 1000), side) } };
+  },
+  'a picture is made of another size': (state, v) => {
+    const key = pickOf(ART, share(v, 1));
+    const side = 16 + Math.floor(200 * share(v, 2));
+    const artworks = {
+      ...state.scene.artworks,
+      [key]: { ...state.scene.artworks[key], widthPx: side, heightPx: side },
+    };
+    return {
+      ...state,
+      scene: { ...state.scene, artworks },
+      pictures: { ...state.pictures, [key]: repainted(key, Math.floor(v * 1000), side) },
+    };
+  },
+  'the view goes elsewhere': (state, v) => ({
+    ...state,
+    view: { ...state.view, x: Math.floor(40 * share(v, 1)) - 20, y: Math.floor(24 * share(v, 2)) - 12 },
+  }),
+  'the view comes back': (state) => ({ ...state, view: { ...state.view, x: 0, y: 0, outputPerScenePx: 1 } }),
+  'the view changes its scale': (state, v) => ({
+    ...state,
+    view: { ...state.view, outputPerScenePx: pickOf([0.5, 1, 1, 1.5], share(v, 1)) },
+  }),
+  'the view changes its size': (state, v) => ({
+    ...state,
+    view: {
+      ...state.view,
+      widthPx: pickOf([96, 96, 64, 130], share(v, 1)),
+      heightPx: pickOf([64, 64, 40], share(v, 2)),
+    },
+  }),
+  'the gate moves': (state, v) => withSettings(state, { gateX: Math.floor(20 * share(v, 1)) }),
+  'art is read another way': (state, v) => withSettings(state, { pixelArt: share(v, 1) < 0.5 }),
+  'light is added up in another space': (state, v) =>
+    withSettings(state, { lightSpace: share(v, 1) < 0.5 ? 'linear' : 'display' }),
+  'the ambient changes': (state, v) =>
+    withSettings(state, { ambientLevel: share(v, 1), viewTiltDeg: 60 * share(v, 2) }),
+  'a plane changes': (state, v) => {
+    const id = pickOf(['plane-middle', 'plane-near'], share(v, 1));
+    const plane = {
+      ...state.scene.planes[id],
+      overlay: share(v, 2) < 0.15,
+      hidden: share(v, 3) < 0.1,
+      parallax: share(v, 4) < 0.7 ? 1 : 0.5,
+    };
+    return { ...state, scene: { ...state.scene, planes: { ...state.scene.planes, [id]: plane } } };
+  },
+  'time passes': (state, v) => ({ ...state, seconds: state.seconds + 0.3 * share(v, 1) }),
+  'nothing happens': (state) => state,
+  'something is looked at': (state, v) => ({
+    ...state,
+    passing: {
+      ...NOTHING_PASSING,
+      unlit: share(v, 1) < 0.1,
+      shadows: share(v, 2) < 0.8,
+      relief: share(v, 3) < 0.8,
+      workLamp: share(v, 4) < 0.8 ? 0 : 0.4,
+    },
+  }),
+  'the context is lost': (state) => ({ ...state, contexts: state.contexts + 1 }),
+};
+
+/** Some edits come more often than others: a hand that drags, a flame that burns, and stretches in which nothing moves. */
+const OFTEN = [
+  'a reach trembles',
+  'a light goes to where another stands',
+  'nothing happens',
+  'nothing happens',
+  'time passes',
+  'time passes',
+  'a light comes',
+  'an occluder is drawn anew',
+  'a picture is made of another size',
+  'the view goes elsewhere',
+  'the view comes back',
+];
+/** And one seldom, for all is made anew then. */
+const SELDOM = 'the context is lost';
+
+export function randomSteps(seed: number, count: number): Step[] {
+  const names = [...Object.keys(EDITS).filter((name) => name !== SELDOM), ...OFTEN];
+  return Array.from({ length: count }, (_, i): Step => {
+    const v = hash01(seed, 2 * i);
+    return [hash01(seed, 2 * i + 1) < 0.005 ? SELDOM : pickOf(names, hash01(seed + 1, i)), v];
+  });
+}
+
+export function firstState(): SequenceState {
+  const scene = build({
+    settings: { ambientLevel: 0.2 },
+    sprites: [
+      { artworkId: 'wall', x: 24 },
+      { artworkId: 'window', x: 72 },
+      { artworkId: 'rimmed', y: 50, x: 40 },
+    ],
+    lights: [
+      { x: 30, y: 20, reachPx: 40, wickId: 'flame' },
+      { x: 30, y: 20, reachPx: 60, level: 0.6, colour: '#80a0ff' },
+      { x: 62, y: 44, reachPx: 40, sizePx: 3 },
+      { x: 48, y: 30, reachPx: 50, planeId: 'plane-near' },
+    ],
+    occluders: [
+      { outlines: [[40, 16, 48, 18, 46, 28, 39, 26]] },
+      { outlines: [[60, 30, 70, 28, 68, 36]], ownShade: 'dark' },
+      { kind: 'line', outlines: [[12, 40, 30, 46]] },
+    ],
+  });
+  const wick = newWick({ name: '', seed: 5, reachLow: 0.9, reachHigh: 1.1, levelLow: 0.6 });
+  return {
+    scene: { ...scene, wicks: { flame: wick } },
+    seconds: 0,
+    view: { x: 0, y: 0, widthPx: 96, heightPx: 64, outputPerScenePx: 1 },
+    passing: NOTHING_PASSING,
+    pictures: {},
+    contexts: 0,
+  };
+}
+
+export function stepped(state: SequenceState, [kind, v]: Step): SequenceState {
+  return EDITS[kind](state, v);
+}
