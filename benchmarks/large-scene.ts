@@ -4,17 +4,15 @@ import { cellOf } from '@/core/art/tiles';
 import { cellEdits, type CellChange } from '@/core/art/tile-edits';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
-import {
-  newArtwork,
-  newLight,
-  newPlane,
-  newRelief,
-  newScene,
-  newSprite,
-  newWick,
-  NEW_SHADE,
-} from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newPlane } from '@/core/scene/records/plane';
+import { newRelief } from '@/core/scene/records/relief';
+import { NEW_SHADE } from '@/core/scene/records/shade';
+import { newSprite } from '@/core/scene/records/sprite';
+import { newWick } from '@/core/scene/records/wick';
 import { applyEdits } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { hash01 } from '@/core/time/noise';

@@ -5,8 +5,11 @@ import { renderReference } from '@/core/light/reference';
 import type { Moment, PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
-import { newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
-import type { Light, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { type Light, newLight } from '@/core/scene/records/light';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newSprite } from '@/core/scene/records/sprite';
 import type { Renderer } from '@/gpu/renderer';
 
 const WIDTH = 1280;

@@ -1,6 +1,6 @@
 /** Lamps: luminaires whose copies follow them, and lights that hang on what carries them. */
 import { expect, test } from '@playwright/test';
-import { newLightPart } from '../src/core/scene/defaults';
+import { newLightPart } from '../src/core/scene/records/luminaire';
 import { lookOf } from '../src/core/scene/looks';
 import { clickScene, dragScene, expectColours, openDocument, stage } from './helpers';
 import { BLACK, RED, lamp, lampScene, man, manArt, standing } from './scenes';

@@ -1,7 +1,7 @@
 /** What else the light model holds, on the stage: ambient by an outline, suns, drawn falloffs, colours, blends, passes. */
 import { expect, test, type Page } from '@playwright/test';
 import { stopsTable } from '../src/core/moment/tables';
-import { newOccluder } from '../src/core/scene/defaults';
+import { newOccluder } from '../src/core/scene/records/occluder';
 import { decodePng } from '../src/core/raster/png';
 import { clickScene, dragScene, expectColours, openDocument, pixelAt, saved, stage } from './helpers';
 import { BLACK, RED, WHITE, lamp, lampScene, lamplight } from './scenes';

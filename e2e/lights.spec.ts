@@ -1,6 +1,6 @@
 /** Every kind of light, placed and shaped on the stage; what lets light by; what shows only in light. */
 import { expect, test, type Page } from '@playwright/test';
-import { newOccluder } from '../src/core/scene/defaults';
+import { newOccluder } from '../src/core/scene/records/occluder';
 import { clickScene, dragScene, expectColours, onStage, openDocument, saved, stage } from './helpers';
 import { BLACK, RED, WHITE, art, lamp, lampScene, lamplight, man, standing } from './scenes';
 

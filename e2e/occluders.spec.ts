@@ -1,7 +1,9 @@
 /** What stops light: taken from art and kept with it, drawn, joined and split, read from SVG; and layered paintings. */
 import { expect, test, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
-import { newOccluder, newScene, newSprite } from '../src/core/scene/defaults';
+import { newScene } from '../src/core/scene/new-scene';
+import { newOccluder } from '../src/core/scene/records/occluder';
+import { newSprite } from '../src/core/scene/records/sprite';
 import {
   clickScene,
   dragScene,

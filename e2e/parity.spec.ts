@@ -1,7 +1,7 @@
 /** The GPU renderer against the reference, in a real browser: scenes made by code, and the gallery of data files. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import type { Light } from '../src/core/scene/document';
+import type { Light } from '../src/core/scene/records/light';
 import type { Parts } from '../src/gpu/testing/parity-parts';
 import type { GalleryScene, ParityReport } from '../src/gpu/testing/parity-page';
 import { contactSheet } from './contact-sheet';

@@ -1,6 +1,9 @@
 /** Small scenes for the browser tests, with sharp light and plain colours that can be read off the stage. */
-import { newArtwork, newLight, newScene, newSprite } from '../src/core/scene/defaults';
-import type { Artwork, Light, SceneDocument, Sprite } from '../src/core/scene/document';
+import type { SceneDocument } from '../src/core/scene/document';
+import { newScene } from '../src/core/scene/new-scene';
+import { type Artwork, newArtwork } from '../src/core/scene/records/artwork';
+import { type Light, newLight } from '../src/core/scene/records/light';
+import { newSprite, type Sprite } from '../src/core/scene/records/sprite';
 import { png } from './helpers';
 
 /** What `lamp` throws on the wall, and where it does not reach. */

@@ -1,7 +1,8 @@
 /** Tile planes: laid by every tool, turned, read from CSV, and stopping light as whole walls. */
 import { expect, test, type Page } from '@playwright/test';
-import { newLight, NEW_SHADE } from '../src/core/scene/defaults';
 import type { SceneDocument } from '../src/core/scene/document';
+import { newLight } from '../src/core/scene/records/light';
+import { NEW_SHADE } from '../src/core/scene/records/shade';
 import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
 import { BACKDROP, art, bright, wall } from './scenes';
 

@@ -67,4 +67,9 @@ export const LIMITS = {
   /** Coordinates of anything placed, in scene px to either side. */
   coordinatePx: 1_000_000,
   gateSidePx: 8192,
+  /** Heights of lights and statures above the ground, sizes of what shines, and how far light soaks in, scene px. */
+  heightPx: 100_000,
+  softPx: 10_000,
+  /** Columns and rows of chunks to either side. */
+  chunkPlace: 100_000,
 } as const;

@@ -4,23 +4,21 @@ import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
 import { recipeWith, type Recipe } from '@/core/relief/recipe';
-import {
-  newArtwork,
-  newCue,
-  newLamp,
-  newLight,
-  newLightPart,
-  newOccluder,
-  newPlane,
-  newRelief,
-  newScene,
-  newSprite,
-  newWick,
-  NEW_SHADE,
-} from '@/core/scene/defaults';
+import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newCue } from '@/core/scene/records/cue';
+import { newLamp } from '@/core/scene/records/lamp';
+import { newLight } from '@/core/scene/records/light';
+import { newLightPart } from '@/core/scene/records/luminaire';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newPlane } from '@/core/scene/records/plane';
+import { newRelief } from '@/core/scene/records/relief';
+import { NEW_SHADE } from '@/core/scene/records/shade';
+import { newSprite, type Sprite } from '@/core/scene/records/sprite';
+import { newWick } from '@/core/scene/records/wick';
 import { cellEdits, type CellChange } from '@/core/art/tile-edits';
 import { cellOf } from '@/core/art/tiles';
-import type { SceneDocument, Sprite } from '@/core/scene/document';
 import { applyEdits } from '@/core/scene/edits';
 import { hash01 } from '@/core/time/noise';
 import { farHills, nearHills, sky, woods } from './art/landscape';

@@ -4,8 +4,10 @@
  * it does not do exactly: float rounding, and edges of rotated art that fall within a hair of a pixel's centre.
  */
 import { BAYER8 } from '@/core/raster/bayer';
+import { activePasses } from '@/core/finish/all-passes';
 import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Programs, type Target } from './device';
+import { passValues } from './finish/all-passes';
 import { chooseFloatFormat } from './float-format';
 import { FrameClock } from './frame-clock';
 import { LightBatch } from './light-batch';
@@ -173,12 +175,13 @@ export class Renderer {
     device.bind(picture);
     device.blend('none');
     const isLinear = moment.lightSpace === 'linear';
-    const isPlain = moment.unlit || (moment.finish.exposure === 1 && moment.finish.whiteLevel === 0);
-    const variant = { isLinear, isPlain, isDithered: !moment.pixelArt, hasOverlay: overlay !== null };
+    const passes = moment.unlit ? [] : activePasses(moment.finish);
+    const isPlain = passes.length === 0;
+    const variant = { isLinear, passes, isDithered: !moment.pixelArt, hasOverlay: overlay !== null };
     device.program(encodeProgram(variant)).use(
       {
         ...this.whole(picture),
-        ...(isPlain ? {} : { u_exposure: moment.finish.exposure, u_whiteLevel: moment.finish.whiteLevel }),
+        ...passValues(passes, moment.finish),
       },
       {
         u_picture: light.textures[0],

@@ -3,7 +3,13 @@ import type { Box } from '@/core/geometry/affine';
 import { distanceToSegment, sideOf } from '@/core/geometry/outline';
 import type { EdgePiece, MomentLight, View } from '@/core/moment/moment';
 import { EDGE_FLOATS } from './shaders/shadow';
-import type { LitArea } from './shadow-plan';
+
+/** What a light reaches, as its mask is drawn. */
+export interface LitArea {
+  box: Box;
+  /** How far from its place it reaches, where it reaches equally far on all sides; null has only the box. */
+  reachPx: number | null;
+}
 
 /** Whether something near a box of the scene may stop a light that shines into it. */
 export function isNear(light: MomentLight, { box }: { box: Box }, lit: Box): boolean {

@@ -7,8 +7,8 @@ import { LRUCache } from 'lru-cache';
 import type { Moment, MomentLight, MomentOccluder, MomentPlane } from '@/core/moment/moment';
 import type { Device, Target, UniformValue } from './device';
 import { outputBox } from './output-box';
-import { edgeCount, edgeInstances } from './shadow-edges';
-import type { LitArea, ShadowPlan } from './shadow-plan';
+import { edgeCount, edgeInstances, type LitArea } from './shadow-edges';
+import type { ShadowPlan } from './shadow-plan';
 import {
   EDGE_ATTRIBUTES,
   EDGE_FLOATS,

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import type { Moment, MomentLight } from '@/core/moment/moment';
 import { NOTHING_PASSING } from '@/core/moment/passing';
-import { newLight, newOccluder, newScene } from '@/core/scene/defaults';
-import type { Light, Occluder } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { type Light, newLight } from '@/core/scene/records/light';
+import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import { litArea, ShadowPlanner } from './shadow-plan';
 
 const WALL = [45, 20, 55, 20, 55, 40, 45, 40];

@@ -5,17 +5,10 @@
 import type { Box } from '@/core/geometry/affine';
 import type { EdgePiece, Moment, MomentLight, MomentOccluder, MomentPlane, View } from '@/core/moment/moment';
 import { outputBox } from './output-box';
-import { isNear } from './shadow-edges';
+import { isNear, type LitArea } from './shadow-edges';
 
 /** Masks are drawn for the next step of reach: each is longer than the last by this. */
 const REACH_STEP = 1.15;
-
-/** What a light reaches, as its mask is drawn. */
-export interface LitArea {
-  box: Box;
-  /** How far from its place it reaches, where it reaches equally far on all sides; null has only the box. */
-  reachPx: number | null;
-}
 
 export interface ShadowPlan {
   /** Names everything that the mask depends on. */

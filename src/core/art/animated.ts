@@ -5,7 +5,7 @@
 import { InputFault } from '../faults';
 import { LIMITS } from '../limits';
 import { emptyImage, type Image } from '../raster/image';
-import type { ArtworkFrame, FrameLoop } from '../scene/document';
+import type { ArtworkFrame, FrameLoop } from '../scene/records/artwork';
 
 /** One picture of an animation, of the size of all. */
 export interface Shown {

@@ -1,5 +1,5 @@
 /** Where brackets are in single frames. */
-import type { Bracket, BracketPlace } from '../scene/document';
+import type { Bracket, BracketPlace } from '../scene/records/artwork';
 
 /** The place of a bracket in a frame: its own there, else the one that holds in general. */
 export function bracketAt({ places, x, y, turnDeg }: Bracket, frame: number): BracketPlace {

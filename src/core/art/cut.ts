@@ -6,7 +6,7 @@ import type { Rect } from '../raster/rect';
 import { labelled } from '../raster/regions';
 import { framesOf } from '../relief/frames';
 import type { Cells } from '../relief/recipe';
-import type { ArtworkFrame } from '../scene/document';
+import type { ArtworkFrame } from '../scene/records/artwork';
 
 export interface IslandRule {
   /** Islands that are no farther from each other than this are one frame, px. */

@@ -1,6 +1,6 @@
 /** The frames of an artwork: which there are, which one shows at a second, and where each stands. */
 import type { Rect } from '../raster/rect';
-import type { Artwork, ArtworkFrame } from '../scene/document';
+import type { Artwork, ArtworkFrame } from '../scene/records/artwork';
 
 type Framed = Pick<Artwork, 'frames' | 'widthPx' | 'heightPx' | 'rateHz' | 'loop'>;
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputFault } from '../faults';
-import { newScene } from '../scene/defaults';
+import { newScene } from '../scene/new-scene';
 import { applyEdits, inverted } from '../scene/edits';
 import { scattered, type ScatterRule } from './scatter';
 import { readTileCsv } from './tile-csv';

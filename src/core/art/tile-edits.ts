@@ -1,5 +1,6 @@
 /** Changes to the cells of a tile plane. */
-import { CHUNK_CELLS, type Chunk, type SceneDocument } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
 import { change, create, remove, type Edit } from '../scene/edits';
 import { cellIn, chunkIndex, chunkKey } from './tiles';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newScene } from '../scene/defaults';
-import { CHUNK_CELLS, type Chunk } from '../scene/document';
+import { newScene } from '../scene/new-scene';
+import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
 import { cellAt, cellOf, chunkIndex, placeInTile, tileExtent, tileOf, turnedTile } from './tiles';
 
 const chunk = (column: number, row: number, filled: Record<number, number>): Chunk => ({

@@ -4,7 +4,8 @@
  * place of the cell is brought back to its place in the tile: first unflipped, then the axes exchanged.
  */
 import { LIMITS } from '../limits';
-import { CHUNK_CELLS, type Chunk, type SceneDocument } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
 
 export const FLIP_X = 1;
 export const FLIP_Y = 2;
@@ -17,8 +18,6 @@ export interface Tile {
 
 /** Frames that a cell can tell apart. */
 export const CELL_FRAMES = LIMITS.frames;
-/** The highest number a cell can have. */
-export const CELL_LIMIT = CELL_FRAMES * 8;
 
 export function cellOf({ frame, orientation }: Tile): number {
   return 1 + frame + CELL_FRAMES * orientation;

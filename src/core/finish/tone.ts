@@ -1,21 +1,29 @@
-/** From the light of a scene to what is shown: exposure and tone, on linear values in both light spaces. */
-import { srgbDecode, srgbEncode, type LightSpace } from '../raster/colour';
-import type { MomentFinish } from '../moment/moment';
+import { oneOf, within } from '../fields';
+import type { FinishPass } from './pass';
+
+/** What becomes of values above 1: cut off, or bent over a shoulder. */
+export const TONES = ['clip', 'shoulder'] as const;
+export type Tone = (typeof TONES)[number];
 
 /** The curve that brings the white level to 1 and bends gently before it (Reinhard et al. 2002). */
 export function shoulder(x: number, whiteLevel: number): number {
   return (x * (1 + x / (whiteLevel * whiteLevel))) / (1 + x);
 }
 
-/** A value of the light space, finished, as it is displayed: 0 to 1. */
-export function finished(value: number, space: LightSpace, { exposure, whiteLevel }: MomentFinish): number {
-  const isPlain = exposure === 1 && whiteLevel === 0;
-  // Decoding and encoding again would only lose.
-  if (isPlain) return clamp01(space === 'linear' ? srgbEncode(value) : value);
-  const linear = exposure * Math.max(0, space === 'linear' ? value : srgbDecode(Math.max(0, value)));
-  return clamp01(srgbEncode(whiteLevel > 0 ? shoulder(linear, whiteLevel) : linear));
+interface ToneSettings {
+  tone: Tone;
+  whiteLevel: number;
 }
 
-function clamp01(v: number): number {
-  return v < 0 ? 0 : v > 1 ? 1 : v;
-}
+/** How values above white are brought down. @see numbers: a white level of 0 cuts off above 1, which the encoding does. */
+export const tone: FinishPass<ToneSettings, { whiteLevel: number }> = {
+  fields: {
+    tone: oneOf(TONES).default('clip').meta({ about: 'What becomes of values above 1' }),
+    whiteLevel: within(1, 256).default(4).meta({ about: 'What the shoulder brings to white' }),
+  },
+  numbers: (settings) => ({ whiteLevel: settings.tone === 'shoulder' ? settings.whiteLevel : 0 }),
+  isAtRest: ({ whiteLevel }) => whiteLevel === 0,
+  apply({ data }, { whiteLevel }) {
+    for (let i = 0; i < data.length; i++) data[i] = shoulder(data[i], whiteLevel);
+  },
+};

@@ -1,5 +1,5 @@
 /** CONVENTIONS.md: what the numbers of a bundle mean, so that another program can draw the same picture. */
-import { settingsOf, type SceneDocument } from '../scene/document';
+import { type SceneDocument, settingsOf } from '../scene/document';
 import { HEIGHT_STEPS_PER_PX } from '../raster/height-picture';
 
 export function conventions(name: string, scene: SceneDocument, files: Record<string, string>): string {

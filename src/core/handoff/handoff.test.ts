@@ -9,8 +9,12 @@ import { NOTHING_PASSING } from '../moment/passing';
 import { emptyImage } from '../raster/image';
 import { decodePng, encodePng } from '../raster/png';
 import { recipeWith } from '../relief/recipe';
-import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '../scene/defaults';
-import { jsonSchema } from '../scene/json-schema';
+import { newScene } from '../scene/new-scene';
+import { newArtwork } from '../scene/records/artwork';
+import { newLight } from '../scene/records/light';
+import { newOccluder } from '../scene/records/occluder';
+import { newRelief } from '../scene/records/relief';
+import { newSprite } from '../scene/records/sprite';
 import { bundlePictures, readBundle, writeBundle } from './bundle';
 import { unpackFiles } from './zip';
 
@@ -162,23 +166,5 @@ describe('a bundle', async () => {
       ),
       { numRuns: 150 },
     );
-  });
-});
-
-describe('the schema that goes with a scene', () => {
-  it('names every field of a light with its bounds', () => {
-    const { properties } = jsonSchema() as {
-      properties: Record<
-        string,
-        { additionalProperties: { properties: Record<string, object>; required: string[] } }
-      >;
-    };
-    const lights = properties.lights.additionalProperties;
-    expect(Object.keys(lights.properties).sort()).toEqual(Object.keys(scene().document.lights.l).sort());
-    expect(lights.properties.level).toEqual({ type: 'number', minimum: 0, maximum: 256 });
-    expect(lights.properties.curve).toMatchObject({
-      enum: ['straight', 'eased', 'natural', 'even', 'drawn'],
-    });
-    expect(lights.required.sort()).toEqual(Object.keys(lights.properties).sort());
   });
 });

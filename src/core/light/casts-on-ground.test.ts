@@ -4,8 +4,12 @@ import { RADIANS_PER_DEGREE, tan } from '../geometry/exact';
 import { gateView, momentAt } from '../moment/moment-at';
 import type { PicturePixels } from '../moment/moment';
 import { NOTHING_PASSING } from '../moment/passing';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '../scene/defaults';
-import type { Artwork, Light, SceneDocument, Sprite } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import { newScene } from '../scene/new-scene';
+import { type Artwork, newArtwork } from '../scene/records/artwork';
+import { type Light, newLight } from '../scene/records/light';
+import { newOccluder } from '../scene/records/occluder';
+import { newSprite, type Sprite } from '../scene/records/sprite';
 import { PointRenderer } from './reference';
 
 const post: PicturePixels = {

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { gateView, momentAt } from '../moment/moment-at';
 import { NOTHING_PASSING } from '../moment/passing';
-import { newLight, newOccluder, newScene, newSprite } from '../scene/defaults';
+import { newScene } from '../scene/new-scene';
+import { newLight } from '../scene/records/light';
+import { newOccluder } from '../scene/records/occluder';
+import { newSprite } from '../scene/records/sprite';
 import { costOf } from './cost';
 
 /** A wall of 100 x 100, with a lamp whose reach is all within it and one that shines past its border. */

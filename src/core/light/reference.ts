@@ -2,22 +2,50 @@
  * The reference renderer: a Moment to a picture, in doubles and without haste. The GPU renderer is held against it.
  * Cost: output pixels times (sprites that cover them + lights that reach them times edges).
  */
-import { srgbEncode } from '../raster/colour';
+import { srgbDecode, srgbEncode, type LightSpace } from '../raster/colour';
 import { emptyImage, type Image } from '../raster/image';
 import type { Moment, MomentLayer, PictureSource } from '../moment/moment';
 import { BAYER8 } from '../raster/bayer';
-import { finished } from '../finish/tone';
+import { activePasses, runPasses } from '../finish/all-passes';
+import type { FloatPicture } from '../finish/pass';
 import { LayerSums } from './layer';
 import { LayerLight, LUMINANCE } from './layer-light';
 
 /** The picture that a Moment shows, opaque, 8-bit. */
 export function renderReference(moment: Moment, source: PictureSource): Image {
-  const { widthPx, heightPx } = moment.view;
-  const image = emptyImage(widthPx, heightPx);
+  const { widthPx: width, heightPx: height } = moment.view;
   const point = new PointRenderer(moment, source);
-  for (let y = 0; y < heightPx; y++)
-    for (let x = 0; x < widthPx; x++) point.write(x, y, image.data, 4 * (y * widthPx + x));
+  const picture: FloatPicture = { width, height, data: new Float64Array(3 * width * height) };
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i += 3) {
+      const place = scenePlace(moment, x, y);
+      picture.data.set(point.at(place.x, place.y), i);
+    }
+  }
+  const isFinished = finish(moment, picture);
+  const image = emptyImage(width, height);
+  const values = new Float64Array(3);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      for (let c = 0; c < 3; c++) values[c] = picture.data[3 * i + c];
+      point.encode(values, isFinished, x, y, image.data, 4 * i);
+    }
+  }
   return image;
+}
+
+/**
+ * Runs the passes after the planes, in linear light.
+ * @returns whether there were any: the picture is linear then, whatever the light space
+ */
+function finish({ unlit, finish: numbers, lightSpace }: Moment, picture: FloatPicture): boolean {
+  // Decoding and encoding again would only lose.
+  if (unlit || activePasses(numbers).length === 0) return false;
+  const { data } = picture;
+  for (let i = 0; i < data.length; i++)
+    data[i] = Math.max(0, lightSpace === 'linear' ? data[i] : srgbDecode(Math.max(0, data[i])));
+  runPasses(picture, numbers);
+  return true;
 }
 
 /** The scene place of an output pixel's centre. */
@@ -26,7 +54,7 @@ export function scenePlace({ view }: Moment, x: number, y: number): { x: number;
 }
 
 /** A value of the light space as it is displayed, 0 to 1. */
-function displayed({ lightSpace }: Moment, value: number): number {
+function displayed(lightSpace: LightSpace, value: number): number {
   const display = lightSpace === 'linear' ? srgbEncode(value) : value;
   return Math.min(1, Math.max(0, display));
 }
@@ -47,18 +75,29 @@ export class PointRenderer {
     this.lit = new LayerLight(moment, this.pixels);
   }
 
-  /** Writes an output pixel as it is shown, RGBA, 8-bit. */
+  /**
+   * Writes an output pixel as it is shown, RGBA, 8-bit. Passes that look at other pixels than their own are not in it: of
+   * those `renderReference` knows.
+   */
   write(x: number, y: number, out: Uint8Array, at: number): void {
+    const { x: px, y: py } = scenePlace(this.moment, x, y);
+    const pixel = { width: 1, height: 1, data: this.at(px, py).slice() };
+    const isFinished = finish(this.moment, pixel);
+    this.encode(pixel.data, isFinished, x, y, out, at);
+  }
+
+  /**
+   * Encodes the values of an output pixel and lays the overlay planes over them.
+   * @param isLinear whether the values are linear, whatever the light space
+   */
+  encode(values: Float64Array, isLinear: boolean, x: number, y: number, out: Uint8Array, at: number): void {
     const { moment } = this;
     const { x: px, y: py } = scenePlace(moment, x, y);
-    const values = this.at(px, py);
     const over = this.overlayAt(px, py);
     const offset = moment.pixelArt ? 0 : (BAYER8[(y & 7) * 8 + (x & 7)] + 0.5) / 64 - 0.5;
+    const space = isLinear ? 'linear' : moment.lightSpace;
     for (let c = 0; c < 3; c++) {
-      const shown = moment.unlit
-        ? displayed(moment, values[c])
-        : finished(values[c], moment.lightSpace, moment.finish);
-      const display = over[c] + (1 - over[3]) * shown;
+      const display = over[c] + (1 - over[3]) * displayed(space, values[c]);
       out[at + c] = Math.min(255, Math.max(0, Math.floor(display * 255 + 0.5 + offset)));
     }
     out[at + 3] = 255;
@@ -110,7 +149,8 @@ export class PointRenderer {
         const { albedo, glow, alpha } = layer;
         const under = 1 - alpha;
         for (let c = 0; c < 3; c++)
-          overlay[c] = alpha * displayed(moment, (albedo[c] + glow[c]) / alpha) + under * overlay[c];
+          overlay[c] =
+            alpha * displayed(moment.lightSpace, (albedo[c] + glow[c]) / alpha) + under * overlay[c];
         overlay[3] = alpha + under * overlay[3];
       }
     }

@@ -4,8 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { gateView, momentAt } from '../moment/moment-at';
 import type { Moment, MomentLight, MomentOccluder } from '../moment/moment';
 import { NOTHING_PASSING } from '../moment/passing';
-import { newLight, newOccluder, newScene } from '../scene/defaults';
-import type { Light, Occluder } from '../scene/document';
+import { newScene } from '../scene/new-scene';
+import { type Light, newLight } from '../scene/records/light';
+import { newOccluder, type Occluder } from '../scene/records/occluder';
 import { Visibility } from './shadow';
 
 const RAYS = 400;

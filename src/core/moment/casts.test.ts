@@ -2,8 +2,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cos, RADIANS_PER_DEGREE, sin, tan } from '../geometry/exact';
-import { newArtwork, newLight, newScene, newSprite } from '../scene/defaults';
-import type { Light, SceneDocument, Sprite } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import { newScene } from '../scene/new-scene';
+import { newArtwork } from '../scene/records/artwork';
+import { type Light, newLight } from '../scene/records/light';
+import { newSprite, type Sprite } from '../scene/records/sprite';
 import { castWay, FLATTEST_CAST, LONGEST_CAST } from './casts';
 import { gateView, momentAt } from './moment-at';
 import type { MomentSource } from './moment';

@@ -2,7 +2,8 @@
 import { rectOf } from '../art/frames';
 import { applyTo, composed, inverse, mappedBox, moved, type Affine, type Box } from '../geometry/affine';
 import { RADIANS_PER_DEGREE, cos, sin } from '../geometry/exact';
-import { compare, type Artwork, type ArtworkFrame } from '../scene/document';
+import { compare } from '../scene/document';
+import type { Artwork, ArtworkFrame } from '../scene/records/artwork';
 import type { MomentCast, MomentLight, MomentSource } from './moment';
 import type { MomentStage } from './stage';
 import { shownFrame } from './standing';

@@ -1,6 +1,8 @@
 /** What is drawn on each plane, in order: sprites, and the flames of lamps. */
 import { Remembered } from '../remembered';
-import { compare, type Lamp, type SceneDocument, type Sprite } from '../scene/document';
+import { compare, type SceneDocument } from '../scene/document';
+import type { Lamp } from '../scene/records/lamp';
+import type { Sprite } from '../scene/records/sprite';
 
 export type Drawn =
   { kind: 'sprite'; id: string; record: Sprite } | { kind: 'lamp'; id: string; record: Lamp };

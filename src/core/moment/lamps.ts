@@ -1,5 +1,7 @@
 /** What a placed lamp comes to: its luminaire's parts with what it overrides. */
-import type { FlamePart, Lamp, LightPart, SceneDocument } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import type { Lamp } from '../scene/records/lamp';
+import type { FlamePart, LightPart } from '../scene/records/luminaire';
 
 /** A part as a lamp shows it. */
 function overridden<T extends LightPart | FlamePart>(lamp: Lamp, part: T): T {

@@ -1,7 +1,7 @@
 /** What kinds of lights ask for where they stand: their outlines and their gobo, in the scene. */
 import { frameAt, frameOf, rectOf } from '../art/frames';
 import { affineOf, applyTo, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
-import type { LightLook } from '../scene/document';
+import type { LightLook } from '../scene/records/light-look';
 import type { PlacedLight } from './light-kinds/shape';
 import { boxOfEdges, EdgeMemory, mappedEdges } from './occluder-edges';
 import type { MomentStage } from './stage';

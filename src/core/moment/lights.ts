@@ -2,14 +2,10 @@
 import type { Affine, Box } from '../geometry/affine';
 import { sameItems } from '../same-items';
 import { hexInLightSpace, type Rgb } from '../raster/colour';
-import {
-  compare,
-  type FallCurve,
-  type Fixture,
-  type LightLook,
-  type SceneDocument,
-  type Wick,
-} from '../scene/document';
+import { compare, type SceneDocument } from '../scene/document';
+import type { Fixture } from '../scene/records/fixture';
+import type { FallCurve, LightLook } from '../scene/records/light-look';
+import type { Wick } from '../scene/records/wick';
 import { wickAt } from '../time/wick';
 import { lightPartsOf, partId } from './lamps';
 import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';

@@ -1,5 +1,5 @@
 /** One Moment by itself: for renderings that are made once. Whoever makes many of one view keeps a MomentMaker. */
-import { settingsOf, type SceneDocument } from '../scene/document';
+import { type SceneDocument, settingsOf } from '../scene/document';
 import type { Moment, View } from './moment';
 import { MomentMaker } from './moment-maker';
 import type { Passing } from './passing';

@@ -5,25 +5,19 @@
  * document changes no bit of what comes out. A record that a Moment hands out is never changed afterwards.
  */
 import { chunkIndex, type ChunkIndex } from '../art/tiles';
-import { exp } from '../geometry/exact';
+import { finishNumbers } from '../finish/all-passes';
 import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
 import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
-import {
-  compare,
-  inOrder,
-  settingsOf,
-  type Plane,
-  type SceneDocument,
-  type SceneSettings,
-} from '../scene/document';
+import { compare, inOrder, type SceneDocument, settingsOf } from '../scene/document';
+import type { Plane } from '../scene/records/plane';
 import { ambientAt } from '../time/cues';
 import { Casts } from './casts';
 import { Circuits } from './circuits';
 import { DrawOrder } from './draw-order';
 import { LayerMaker } from './layers';
 import { LightMaker } from './lights';
-import type { Moment, MomentFinish, MomentPicture, View } from './moment';
+import type { Moment, MomentPicture, View } from './moment';
 import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
 import type { Passing } from './passing';
 import type { MomentStage, PlaneOrder } from './stage';
@@ -74,7 +68,7 @@ export class MomentMaker {
       ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
       workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
       unlit: passing.unlit,
-      finish: finishOf(settings),
+      finish: finishNumbers(settings),
       planes: planes.map(([planeId, plane]) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {
@@ -127,12 +121,6 @@ export class MomentMaker {
     return this.chunks.recall(chunks, [], () => chunkIndex(chunks));
   }
 }
-
-function finishOf({ exposureStops, tone, whiteLevel }: SceneSettings): MomentFinish {
-  return { exposure: exp(exposureStops * LN2), whiteLevel: tone === 'shoulder' ? whiteLevel : 0 };
-}
-
-const LN2 = 0.6931471805599453;
 
 function picturesOf(artworks: SceneDocument['artworks']): Pictures {
   const ids = Object.keys(artworks).sort(compare);

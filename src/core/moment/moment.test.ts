@@ -1,16 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  newArtwork,
-  newLight,
-  newOccluder,
-  newRelief,
-  newScene,
-  newSprite,
-  newWick,
-} from '../scene/defaults';
-import { framesFrom } from '../art/cut';
 import type { SceneDocument } from '../scene/document';
+import { newScene } from '../scene/new-scene';
+import { newArtwork } from '../scene/records/artwork';
+import { newLight } from '../scene/records/light';
+import { newOccluder } from '../scene/records/occluder';
+import { newRelief } from '../scene/records/relief';
+import { newSprite } from '../scene/records/sprite';
+import { newWick } from '../scene/records/wick';
+import { framesFrom } from '../art/cut';
 import { gateView, momentAt } from './moment-at';
 import { spriteAffine } from './standing';
 import { NOTHING_PASSING } from './passing';

@@ -2,6 +2,7 @@
  * A Moment: the scene resolved at one clock hour and second. Numbers only, nothing to look up but pictures; both
  * renderers, the checks and every export read it and nothing else. Colours are in the scene's light space.
  */
+import type { FinishNumbers } from '../finish/all-passes';
 import type { Affine, Box } from '../geometry/affine';
 import type { LightSpace, Rgb } from '../raster/colour';
 import type { Rect } from '../raster/rect';
@@ -21,7 +22,8 @@ export interface Moment {
   workLamp: Rgb;
   /** The art as it is: light 1 everywhere, nothing in the air, no finish. */
   unlit: boolean;
-  finish: MomentFinish;
+  /** What the passes after the planes come to. */
+  finish: FinishNumbers;
   /** Far to near. */
   planes: MomentPlane[];
   /** By id. */
@@ -32,14 +34,6 @@ export interface Moment {
   occluders: MomentOccluder[];
   casts: MomentCast[];
   pictures: MomentPicture[];
-}
-
-/** What becomes of the finished light, on linear values. */
-export interface MomentFinish {
-  /** Multiplies it. */
-  exposure: number;
-  /** The level that the shoulder brings to white; 0 cuts off above 1. */
-  whiteLevel: number;
 }
 
 /** Which part of the scene is drawn, and how large. */

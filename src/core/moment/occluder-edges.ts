@@ -5,7 +5,8 @@ import { edgesOfClosed, edgesOfLine } from '../geometry/outline';
 import { flattenedOutlines } from '../geometry/smooth';
 import { normaliseOutlines } from '../geometry/sound-outlines';
 import { Remembered } from '../remembered';
-import type { Artwork, ArtworkOccluder, Occluder } from '../scene/document';
+import type { Artwork, ArtworkOccluder } from '../scene/records/artwork';
+import type { Occluder } from '../scene/records/occluder';
 import type { EdgePiece } from './moment';
 
 /** The outlines of anything that stops light, in px of its own. */

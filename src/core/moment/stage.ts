@@ -1,6 +1,8 @@
 /** What every stage of a Moment reads: the scene at one second, and what the stages before have settled. */
 import type { LightSpace } from '../raster/colour';
-import type { Plane, SceneDocument, SceneSettings } from '../scene/document';
+import type { SceneDocument } from '../scene/document';
+import type { Plane } from '../scene/records/plane';
+import type { SceneSettings } from '../scene/records/settings';
 import type { Circuits } from './circuits';
 import type { Rows } from './draw-order';
 import type { Passing } from './passing';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyTo } from '../geometry/affine';
-import { newSprite } from '../scene/defaults';
 import type { SceneDocument } from '../scene/document';
+import { newSprite } from '../scene/records/sprite';
 import { fullScene } from '../scene/testing';
 import { gateView, momentAt } from './moment-at';
 import type { Moment } from './moment';

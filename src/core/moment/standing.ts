@@ -5,17 +5,11 @@
 import { bracketAt } from '../art/brackets';
 import { frameAt, frameOf } from '../art/frames';
 import { affineOf, applyTo, composed, moved, type Affine } from '../geometry/affine';
-import { newArtwork } from '../scene/defaults';
-import {
-  settingsOf,
-  type Artwork,
-  type ArtworkFrame,
-  type Hanging,
-  type Lamp,
-  type Plane,
-  type SceneDocument,
-  type Sprite,
-} from '../scene/document';
+import { type SceneDocument, settingsOf } from '../scene/document';
+import { type Artwork, type ArtworkFrame, newArtwork } from '../scene/records/artwork';
+import type { Lamp } from '../scene/records/lamp';
+import type { Plane } from '../scene/records/plane';
+import type { Hanging, Sprite } from '../scene/records/sprite';
 
 /** Things hang on things that hang on things, no deeper than this; a circle of them stands nowhere. */
 const DEEPEST = 16;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hexToLinear, linearToOklab, oklabToLinear, srgbDecode } from '../raster/colour';
-import { NEW_LOOK } from '../scene/defaults';
+import { NEW_LOOK } from '../scene/records/light-look';
 import { curveTable, stopsTable, TableMemory } from './tables';
 import { TABLE_SIZE } from './moment';
 

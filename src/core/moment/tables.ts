@@ -9,7 +9,7 @@ import {
   type Rgb,
 } from '../raster/colour';
 import { Remembered } from '../remembered';
-import type { ColourStop, LightLook } from '../scene/document';
+import type { ColourStop, LightLook } from '../scene/records/light-look';
 import { TABLE_SIZE } from './moment';
 
 /**

@@ -3,7 +3,9 @@ import type { ChunkIndex } from '../art/tiles';
 import { framesIn } from '../art/frames';
 import { applyTo, mappedBox, type Affine } from '../geometry/affine';
 import { Remembered } from '../remembered';
-import { CHUNK_CELLS, type Artwork, type Chunk, type Plane, type TileGrid } from '../scene/document';
+import type { Artwork } from '../scene/records/artwork';
+import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
+import type { Plane, TileGrid } from '../scene/records/plane';
 import type { MomentGrid, MomentSprite } from './moment';
 import type { MomentStage } from './stage';
 

@@ -5,7 +5,9 @@ import { flattenedOutlines } from '../geometry/smooth';
 import { normaliseOutlines } from '../geometry/sound-outlines';
 import { tileShape, tileWalls, type TileShape } from '../geometry/tile-walls';
 import { Remembered } from '../remembered';
-import { CHUNK_CELLS, type Artwork, type Chunk, type TileGrid } from '../scene/document';
+import type { Artwork } from '../scene/records/artwork';
+import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
+import type { TileGrid } from '../scene/records/plane';
 import type { EdgePiece } from './moment';
 import { boxOfEdges, mappedEdges, outlinesAt, sameMap, unreadableOutlines } from './occluder-edges';
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { clipOf, pasteEdits, type Clip } from './clip';
-import { newScene } from './defaults';
-import { applyEdits } from './edits';
 import type { SceneDocument } from './document';
+import { newScene } from './new-scene';
+import { applyEdits } from './edits';
 import { checkEdited, readScene } from './read-scene';
 import { fullScene } from './testing';
 

@@ -2,11 +2,11 @@
  * A clip: things copied out of a scene with everything that they need, ready to be put into another scene, of this
  * project or of another one. Files are named by their hash; they are there already where the server is the same.
  */
-import { compare, inOrder, type CollectionName, type Collections, type SceneDocument } from './document';
-import { withCompanions, type RecordName } from './companions';
+import { compare, inOrder, type SceneDocument } from './document';
+import type { CollectionName, Collections } from './records/all-records';
 import { create, sameValue, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
-import { neededRecords, renamedRecords } from './references';
+import { eachReference, neededRecords, renamedRecords, withCompanions, type RecordName } from './references';
 
 export const CLIP_FORMAT = 'oilwick-clip';
 export const CLIP_VERSION = 1;
@@ -66,26 +66,14 @@ export function clipOf(
   }
   for (const [id, occluder] of Object.entries(records.occluders))
     if (occluder.spriteId !== null && !records.sprites[occluder.spriteId]) delete records.occluders[id];
-  const fixtures = [...Object.values(records.lights), ...Object.values(records.lamps)];
-  const named = {
-    wicks: new Set(Object.values(records.lights).flatMap(({ wickId }) => wickId ?? [])),
-    sets: new Set(
-      [...fixtures, ...Object.values(records.sprites), ...Object.values(records.occluders)].flatMap(
-        (r) => r.setIds,
-      ),
-    ),
-    circuits: new Set([
-      ...[...fixtures, ...Object.values(records.planes)].flatMap((r) => r.circuitIds),
-      ...Object.values(records.sprites).flatMap((r) => r.circuitIds ?? []),
-    ]),
-  };
-  const stood = [...Object.values(records.sprites), ...fixtures, ...Object.values(records.occluders)];
-  const spans = fixtures.flatMap(({ spanFarId, spanNearId }) => [spanFarId, spanNearId]);
-  const planeNames = Object.fromEntries(
-    [...stood.map(({ planeId }) => planeId), ...spans].flatMap((id) =>
-      id !== null && scene.planes[id] ? [[id, scene.planes[id].name]] : [],
-    ),
-  );
+  const named = { wicks: new Set<string>(), sets: new Set<string>(), circuits: new Set<string>() };
+  const planeNames: Record<string, string> = {};
+  for (const [collection, all] of Object.entries(records) as [CollectionName, object][])
+    for (const record of Object.values(all))
+      eachReference(collection, record, ({ to }, id) => {
+        if (to in named) named[to as keyof typeof named].add(id);
+        if (to === 'planes' && scene.planes[id]) planeNames[id] = scene.planes[id].name;
+      });
   return {
     format: CLIP_FORMAT,
     version: CLIP_VERSION,

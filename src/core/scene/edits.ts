@@ -4,7 +4,8 @@
  * before, a deleted one no after.
  */
 import { InputFault } from '../faults';
-import type { CollectionName, RecordOf, SceneDocument } from './document';
+import type { SceneDocument } from './document';
+import type { CollectionName, RecordOf } from './records/all-records';
 
 export type Fields = Record<string, unknown>;
 

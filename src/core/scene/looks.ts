@@ -1,16 +1,17 @@
 /** The parts of records that go from one kind of record to another: a light's look, a flame's look, a fixture's wiring. */
-import { NEW_LOOK, NEW_SHADE } from './defaults';
-import type { Fixture, FlamePart, LightLook, SceneDocument, Shade } from './document';
+import type { SceneDocument } from './document';
+import type { Fixture } from './records/fixture';
+import { LOOK_FIELDS, type LightLook } from './records/light-look';
+import type { FlamePart } from './records/luminaire';
+import { SHADE_FIELDS, type Shade } from './records/shade';
 
 function picked<T extends object, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> {
   return Object.fromEntries(keys.map((key) => [key, from[key]])) as Pick<T, K>;
 }
 
-const LOOK_KEYS = Object.keys(NEW_LOOK) as (keyof LightLook)[];
-
 /** What a light is, without its name and place. */
 export function lookOf(light: LightLook): LightLook {
-  return picked(light, LOOK_KEYS);
+  return picked(light, LOOK_FIELDS);
 }
 
 const FLAME_KEYS = ['scaleX', 'scaleY', 'opacity', 'frame', 'playing', 'glowLevel'] as const;
@@ -36,11 +37,9 @@ export function wiringOf(fixture: Fixture) {
   return picked(fixture, WIRING_KEYS);
 }
 
-const SHADE_KEYS = Object.keys(NEW_SHADE) as (keyof Shade)[];
-
 /** How an occluder stops light, without its shape. */
 export function shadeOf(occluder: Shade): Shade {
-  return picked(occluder, SHADE_KEYS);
+  return picked(occluder, SHADE_FIELDS);
 }
 
 /** Whether any light gives to rims, and their masks are needed. */

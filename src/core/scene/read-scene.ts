@@ -1,49 +1,27 @@
 /** Documents and records from outside, checked. */
 import { ValidationError } from 'yup';
 import { InputFault } from '../faults';
-import { LIMITS } from '../limits';
-import {
-  COLLECTION_NAMES,
-  SCENE_FORMAT,
-  SCENE_VERSION,
-  SETTINGS_ID,
-  type CollectionName,
-  type SceneDocument,
-} from './document';
+import { ID } from '../fields';
+import { SCENE_FORMAT, SCENE_VERSION, type SceneDocument } from './document';
 import type { Edit } from './edits';
-import { SCHEMAS } from './schema';
-import { ID } from './schema-fields';
-import { upgraded } from './versions';
-
-const COUNTS: Partial<Record<CollectionName, number>> = {
-  planes: LIMITS.planes,
-  sprites: LIMITS.sprites,
-  lights: LIMITS.lights,
-  occluders: LIMITS.occluders,
-  wicks: LIMITS.wicks,
-  cues: LIMITS.cues,
-  chunks: LIMITS.chunks,
-  lamps: LIMITS.lamps,
-  sets: LIMITS.sets,
-  circuits: LIMITS.circuits,
-  luminaires: LIMITS.luminaires,
-  artworks: LIMITS.artworks,
-  strokes: LIMITS.strokes,
-  recipes: LIMITS.recipes,
-};
+import { COLLECTION_NAMES, RECORDS, type CollectionName } from './records/all-records';
+import { withDefaults } from './records/defaults-of';
+import type { RecordKind } from './records/kind';
+import { SETTINGS_ID } from './records/settings';
+import { upgraded } from './versions/all-versions';
 
 /** @throws InputFault naming collection, record and field */
 export function checkRecord(collection: CollectionName, recordId: string, record: unknown): void {
   if (!ID.test(recordId)) throw new InputFault(`"${recordId}" is not an id.`, collection);
-  if (collection === 'settings' && recordId !== SETTINGS_ID) {
-    throw new InputFault(`The settings have one record, "${SETTINGS_ID}"; got "${recordId}".`, collection);
-  }
+  const { onlyId } = RECORDS[collection] as RecordKind;
+  if (onlyId !== undefined && recordId !== onlyId)
+    throw new InputFault(`${collection} have one record, "${onlyId}"; got "${recordId}".`, collection);
   const path = `${collection}.${recordId}`;
   if (typeof record !== 'object' || record === null || Array.isArray(record)) {
     throw new InputFault(`${path} must be a record.`, path);
   }
   try {
-    SCHEMAS[collection].validateSync(record, { strict: true, abortEarly: true });
+    RECORDS[collection].schema.validateSync(record, { strict: true, abortEarly: true });
   } catch (cause) {
     if (!(cause instanceof ValidationError)) throw cause;
     const field = cause.path ? `${path}.${cause.path}` : path;
@@ -52,7 +30,8 @@ export function checkRecord(collection: CollectionName, recordId: string, record
 }
 
 /**
- * A document as it came from a file or the database, checked and brought to the newest version.
+ * A document as it came from a file or the database, checked and brought to the newest version; fields that are left out
+ * get their defaults.
  * @throws InputFault naming the record and the field
  */
 export function readScene(value: unknown): SceneDocument {
@@ -69,15 +48,20 @@ export function readScene(value: unknown): SceneDocument {
       'version',
     );
   }
+  const scene = { ...raw } as unknown as SceneDocument;
   for (const collection of COLLECTION_NAMES) {
     const records = raw[collection];
     if (typeof records !== 'object' || records === null || Array.isArray(records)) {
       throw new InputFault(`${collection} must be a collection of records.`, collection);
     }
     checkCount(collection, Object.keys(records).length);
-    for (const [recordId, record] of Object.entries(records)) checkRecord(collection, recordId, record);
+    const whole = Object.entries(records).map(([recordId, given]) => {
+      const record = withDefaults(RECORDS[collection].schema, given);
+      checkRecord(collection, recordId, record);
+      return [recordId, record];
+    });
+    (scene as unknown as Record<string, unknown>)[collection] = Object.fromEntries(whole);
   }
-  const scene = raw as unknown as SceneDocument;
   if (!scene.settings[SETTINGS_ID]) throw new InputFault('The scene has no settings.', 'settings');
   checkCues(scene);
   return scene;
@@ -97,8 +81,8 @@ export function checkEdited(scene: SceneDocument, edits: readonly Edit[]): void 
 }
 
 function checkCount(collection: CollectionName, count: number): void {
-  const most = COUNTS[collection];
-  if (most !== undefined && count > most) {
+  const { most } = RECORDS[collection];
+  if (count > most) {
     throw new InputFault(
       `A scene holds at most ${most} ${collection}; this one would have ${count}.`,
       collection,

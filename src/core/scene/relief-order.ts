@@ -4,7 +4,8 @@ import { InputFault } from '../faults';
 import { readRecipe } from '../relief/recipe';
 import type { ReliefOrder } from '../relief/order';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
-import { inOrder, type SceneDocument, type Stroke } from './document';
+import { inOrder, type SceneDocument } from './document';
+import type { Stroke } from './records/stroke';
 
 type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newLight, newPlane, newScene } from './defaults';
+import { newScene } from './new-scene';
+import { newLight } from './records/light';
+import { newPlane } from './records/plane';
 import { applyEdits, change, create, firstStale, inverted, remove, squashed, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
 import { checkEdited, readScene } from './read-scene';

@@ -1,19 +1,18 @@
 /** A small scene with something of everything that can stand in one, for tests. */
 import { cellOf } from '../art/tiles';
 import { readRecipe } from '../relief/recipe';
-import {
-  newArtwork,
-  newLamp,
-  newLight,
-  newLightPart,
-  newOccluder,
-  newRelief,
-  newScene,
-  newSprite,
-  newWick,
-  NEW_SHADE,
-} from './defaults';
-import { CHUNK_CELLS, type SceneDocument } from './document';
+import type { SceneDocument } from './document';
+import { newScene } from './new-scene';
+import { newArtwork } from './records/artwork';
+import { CHUNK_CELLS } from './records/chunk';
+import { newLamp } from './records/lamp';
+import { newLight } from './records/light';
+import { newLightPart } from './records/luminaire';
+import { newOccluder } from './records/occluder';
+import { newRelief } from './records/relief';
+import { NEW_SHADE } from './records/shade';
+import { newSprite } from './records/sprite';
+import { newWick } from './records/wick';
 
 export const sha = (digit: string) => digit.repeat(64);
 

@@ -1,7 +1,7 @@
 /** The day: what the cues make of the ambient light at an hour. */
 import { hexToLinear, linearToOklab, oklabToLinear, type Rgb } from '../raster/colour';
-import type { Cue, SceneDocument } from '../scene/document';
-import { settingsOf } from '../scene/document';
+import { type SceneDocument, settingsOf } from '../scene/document';
+import type { Cue } from '../scene/records/cue';
 import { periodicMonotone } from './periodic';
 
 export interface AmbientAt {

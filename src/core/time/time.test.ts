@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newCue, newScene, newWick } from '../scene/defaults';
+import { newScene } from '../scene/new-scene';
+import { newCue } from '../scene/records/cue';
+import { newWick } from '../scene/records/wick';
 import { ambientAt, clockText } from './cues';
 import { loopNoise } from './noise';
 import { periodicMonotone } from './periodic';
-import { breezeAt, phaseSeconds, wickAt } from './wick';
+import { wickCurve, phaseSeconds, wickAt } from './wick';
 
 describe('a breeze', () => {
   const wick = newWick({ name: 'Calm flame', seed: 7, levelLow: 0.5, levelHigh: 1.5 });
@@ -19,8 +21,8 @@ describe('a breeze', () => {
   it('burns the same way twice, and closes after its loop', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 500, noNaN: true }), (t) => {
-        expect(breezeAt(wick, t)).toBe(breezeAt(wick, t));
-        expect(breezeAt(wick, t + wick.loopSeconds)).toBeCloseTo(breezeAt(wick, t), 6);
+        expect(wickCurve(wick, t)).toBe(wickCurve(wick, t));
+        expect(wickCurve(wick, t + wick.loopSeconds)).toBeCloseTo(wickCurve(wick, t), 6);
       }),
     );
   });
@@ -36,7 +38,7 @@ describe('a breeze', () => {
 
   it('has no jumps', () => {
     for (let i = 0; i < 4000; i++)
-      expect(Math.abs(breezeAt(wick, i / 400) - breezeAt(wick, (i + 1) / 400))).toBeLessThan(0.08);
+      expect(Math.abs(wickCurve(wick, i / 400) - wickCurve(wick, (i + 1) / 400))).toBeLessThan(0.08);
   });
 
   it('is zero at lattice points and closed, as gradient noise is', () => {

@@ -1,8 +1,10 @@
 /** From a layer's sums to the picture, and from the picture to the screen. */
+import type { PassName } from '@/core/finish/all-passes';
 import { LUMINANCE } from '@/core/light/layer-light';
 import { srgbEncode } from '@/core/raster/colour';
 import type { LayerSums } from '../layer-light';
 import type { ProgramRecord } from '../device';
+import { pointPass } from '../finish/all-passes';
 import { BOX_VERTEX } from './box';
 import { HEADER, TRANSFER } from './common';
 
@@ -87,26 +89,27 @@ export function transferTable(): Float32Array {
 
 export interface EncodeVariant {
   isLinear: boolean;
-  /** Neither exposed nor bent. */
-  isPlain: boolean;
+  /** The passes after the planes that change anything. */
+  passes: readonly PassName[];
   isDithered: boolean;
   hasOverlay: boolean;
 }
 
 /**
- * Light space to finished, encoded bytes; twin of core/finish/tone.ts. Painted scenes get an ordered dither within half a
+ * Light space to finished, encoded bytes; twin of core/light/reference.ts. Painted scenes get an ordered dither within half a
  * step, against banding.
  */
-export function encodeProgram({ isLinear, isPlain, isDithered, hasOverlay }: EncodeVariant): ProgramRecord {
+export function encodeProgram({ isLinear, passes, isDithered, hasOverlay }: EncodeVariant): ProgramRecord {
+  const isPlain = passes.length === 0;
   const isEncoded = isLinear || !isPlain;
   return {
-    name: `encode ${isLinear} ${isPlain} ${isDithered} ${hasOverlay}`,
+    name: `encode ${isLinear} ${passes.join(' ')} ${isDithered} ${hasOverlay}`,
     vertex: BOX_VERTEX,
     fragment: `${HEADER}${isPlain || isLinear ? '' : TRANSFER}
 uniform sampler2D u_picture;
 ${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
 ${isDithered ? 'uniform sampler2D u_bayer;' : ''}
-${isPlain ? '' : 'uniform float u_exposure;\nuniform float u_whiteLevel;'}
+${passes.map((name) => pointPass(name).uniforms).join('\n')}
 out vec4 colour;
 ${
   isEncoded
@@ -125,8 +128,8 @@ void main() {
   ${
     isPlain
       ? ''
-      : `c = u_exposure * max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});
-  if (u_whiteLevel > 0.0) c = c * (1.0 + c / (u_whiteLevel * u_whiteLevel)) / (1.0 + c);`
+      : `c = max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});
+  ${passes.map((name) => pointPass(name).glsl).join('\n  ')}`
   }
   c = clamp(c, 0.0, 1.0);
   ${isEncoded ? 'vec3 root = sqrt(c);' : ''}

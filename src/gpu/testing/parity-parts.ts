@@ -5,27 +5,19 @@ import type { Passing } from '@/core/moment/passing';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { recipeWith } from '@/core/relief/recipe';
 import { pictureRelief } from '@/core/relief/relief-of';
-import {
-  NEW_SHADE,
-  newArtwork,
-  newLamp,
-  newLight,
-  newLightPart,
-  newOccluder,
-  newRelief,
-  newScene,
-  newSprite,
-} from '@/core/scene/defaults';
-import type {
-  Chunk,
-  Lamp,
-  Light,
-  Occluder,
-  Plane,
-  SceneDocument,
-  SceneSettings,
-  Sprite,
-} from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import type { Chunk } from '@/core/scene/records/chunk';
+import { type Lamp, newLamp } from '@/core/scene/records/lamp';
+import { type Light, newLight } from '@/core/scene/records/light';
+import { newLightPart } from '@/core/scene/records/luminaire';
+import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
+import type { Plane } from '@/core/scene/records/plane';
+import { newRelief } from '@/core/scene/records/relief';
+import type { SceneSettings } from '@/core/scene/records/settings';
+import { NEW_SHADE } from '@/core/scene/records/shade';
+import { newSprite, type Sprite } from '@/core/scene/records/sprite';
 import { hash01 } from '@/core/time/noise';
 
 export interface ParityScene {

@@ -1,7 +1,8 @@
 /** Small scenes that both renderers draw, each with something that could go wrong in one of them alone. */
 import { cellOf } from '@/core/art/tiles';
-import { NEW_SHADE } from '@/core/scene/defaults';
-import { CHUNK_CELLS, type Chunk, type TileGrid } from '@/core/scene/document';
+import { type Chunk, CHUNK_CELLS } from '@/core/scene/records/chunk';
+import type { TileGrid } from '@/core/scene/records/plane';
+import { NEW_SHADE } from '@/core/scene/records/shade';
 import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
 
 const walls = [

@@ -5,7 +5,9 @@
 import type { PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
 import { MomentMaker } from '@/core/moment/moment-maker';
-import { newArtwork, newLight, newSprite } from '@/core/scene/defaults';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newSprite } from '@/core/scene/records/sprite';
 import { openContext, Programs, type FloatFormat } from '../device';
 import { halfFloats } from '../float-format';
 import { Renderer, type Budgets } from '../renderer';

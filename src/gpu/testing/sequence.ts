@@ -4,15 +4,13 @@
  */
 import type { PicturePixels, View } from '@/core/moment/moment';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
-import { newLight, newOccluder, newSprite, newWick } from '@/core/scene/defaults';
-import {
-  settingsOf,
-  SETTINGS_ID,
-  type Light,
-  type LightLook,
-  type Occluder,
-  type SceneDocument,
-} from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
+import { type Light, newLight } from '@/core/scene/records/light';
+import type { LightLook } from '@/core/scene/records/light-look';
+import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
+import { SETTINGS_ID } from '@/core/scene/records/settings';
+import { newSprite } from '@/core/scene/records/sprite';
+import { newWick } from '@/core/scene/records/wick';
 import { hash01 } from '@/core/time/noise';
 import { build, PICTURES } from './parity-parts';
 

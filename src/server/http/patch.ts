@@ -1,7 +1,7 @@
 /** A patch as it comes over the wire, checked in form; whether it fits the scene is found where it is applied. */
 import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import { COLLECTION_NAMES, type CollectionName } from '@/core/scene/document';
+import { COLLECTION_NAMES, type CollectionName } from '@/core/scene/records/all-records';
 import type { Edit, Fields } from '@/core/scene/edits';
 import { PreconditionMissingFault } from '../faults';
 import type { Patch } from '../queries/scenes';

@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { readBundle } from '@/core/handoff/bundle';
 import { decodePng } from '@/core/raster/png';
-import type { SceneDocument, Stroke } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Stroke } from '@/core/scene/records/stroke';
 import { sameValue } from '@/core/scene/edits';
 import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';

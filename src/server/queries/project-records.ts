@@ -1,16 +1,15 @@
 /** What belongs to a project and is shared by its scenes: artworks, reliefs, strokes, recipes, luminaires; each in its own table. */
 import { InputFault } from '@/core/faults';
+import type { SceneDocument } from '@/core/scene/document';
 import {
+  isOfProject,
   PROJECT_COLLECTIONS,
-  type Artwork,
   type ProjectCollection,
   type ProjectRecords,
-  type Relief,
-  type SceneDocument,
-  type Stroke,
-} from '@/core/scene/document';
+} from '@/core/scene/records/all-records';
 import type { Edit } from '@/core/scene/edits';
-import { upgradedArtwork, upgradedLuminaire, upgradedRelief } from '@/core/scene/versions';
+import { filesNamedBy } from '@/core/scene/references';
+import { upgradedRecord } from '@/core/scene/versions/all-versions';
 import { rowsOf, run, sql, table, type Connection, type RecordTable } from '../database/sql';
 import { missingBlobs } from './blobs';
 
@@ -23,15 +22,6 @@ const TABLES: Record<ProjectCollection, RecordTable> = {
 };
 
 type Json = Record<string, unknown>;
-const asItIs = (record: Json) => record;
-/** Rows are shared by scenes of every age: they are brought up to date by themselves. */
-const UPGRADES: Record<ProjectCollection, (record: Json) => Json> = {
-  artworks: upgradedArtwork,
-  reliefs: upgradedRelief,
-  strokes: asItIs,
-  recipes: asItIs,
-  luminaires: upgradedLuminaire,
-};
 
 export async function projectRecords(connection: Connection, projectId: string): Promise<ProjectRecords> {
   const all: Record<string, Record<string, Json>> = {};
@@ -41,7 +31,7 @@ export async function projectRecords(connection: Connection, projectId: string):
       sql`SELECT id, document FROM ${table(TABLES[collection])} WHERE project_id = ${projectId} ORDER BY id`,
     );
     all[collection] = Object.fromEntries(
-      rows.map(({ id, document }) => [id, UPGRADES[collection](JSON.parse(document) as Json)]),
+      rows.map(({ id, document }) => [id, upgradedRecord(collection, JSON.parse(document) as Json)]),
     );
   }
   return all as unknown as ProjectRecords;
@@ -77,23 +67,14 @@ export async function copyProjectRecords(connection: Connection, from: string, t
   }
 }
 
-function isOfProject(collection: string): collection is ProjectCollection {
-  return (PROJECT_COLLECTIONS as readonly string[]).includes(collection);
-}
-
 /** The files that records name, by their hash. */
 export function filesOf(records: Partial<ProjectRecords>): string[] {
-  const hashes = [
-    ...Object.values(records.artworks ?? {}).flatMap(({ imageSha, glowSha }: Artwork) => [imageSha, glowSha]),
-    ...Object.values(records.reliefs ?? {}).flatMap(({ normals, heights, rimSha, occlusionSha }: Relief) => [
-      normals?.sha ?? null,
-      heights?.sha ?? null,
-      rimSha,
-      occlusionSha,
-    ]),
-    ...Object.values(records.strokes ?? {}).map(({ pictureSha }: Stroke) => pictureSha),
+  const all = Object.entries(records) as [ProjectCollection, Record<string, unknown>][];
+  return [
+    ...new Set(
+      all.flatMap(([collection, own]) => Object.values(own).flatMap((one) => filesNamedBy(collection, one))),
+    ),
   ];
-  return [...new Set(hashes)].filter((sha): sha is string => sha !== null);
 }
 
 /** @throws InputFault where a file that a record names was not stored */

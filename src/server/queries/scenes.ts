@@ -3,7 +3,8 @@
  * tables of their own; a patch that edits them changes those rows in the same transaction.
  */
 import { randomUUID } from 'node:crypto';
-import { PROJECT_COLLECTIONS, SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
+import { SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
+import { PROJECT_COLLECTIONS } from '@/core/scene/records/all-records';
 import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
 import { checkEdited, readScene } from '@/core/scene/read-scene';
 import { NotFoundFault, StaleFault } from '../faults';

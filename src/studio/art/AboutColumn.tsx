@@ -1,5 +1,5 @@
 'use client';
-import { ANSWERS } from '@/core/scene/document';
+import { ANSWERS } from '@/core/scene/records/answer';
 import { useScene, useStudio } from '../context';
 import { NameField } from '../controls/NameField';
 import { Choice, Column, Row, Switch } from '../controls/small';

@@ -1,7 +1,7 @@
 'use client';
 import { useStore } from 'zustand';
 import { framesIn, roundSeconds, secondsOf } from '@/core/art/frames';
-import type { Artwork, ArtworkFrame } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
 import { useScene, useStudio } from '../context';
 import { moveFrame } from '../store/art-edits';
 import { countWords } from './art-list';

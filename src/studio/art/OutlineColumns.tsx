@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { OUTLINE_WAYS, type OutlineRule, type OutlineWay } from '@/core/art/outlines-from';
-import type { Shade } from '@/core/scene/document';
+import type { Shade } from '@/core/scene/records/shade';
 import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';
 import { useScene, useStudio } from '../context';

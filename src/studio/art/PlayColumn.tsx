@@ -1,7 +1,7 @@
 'use client';
 import { useStore } from 'zustand';
 import { framesIn, secondsOf } from '@/core/art/frames';
-import { FRAME_LOOPS, type FrameLoop } from '@/core/scene/document';
+import { FRAME_LOOPS, type FrameLoop } from '@/core/scene/records/artwork';
 import { useScene, useStudio } from '../context';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';

@@ -1,6 +1,6 @@
 /** Draws the Art bench's view: one artwork as its picture with the frames on it, or as the figure that they make. */
 import { figureSize, frameAt, frameOf } from '@/core/art/frames';
-import type { Artwork, ArtworkFrame } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
 import type { OverlayColours } from '../stage/overlay';
 import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
 import type { ArtBenchState } from '../store/art-bench';

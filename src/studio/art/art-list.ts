@@ -1,6 +1,7 @@
 /** The artworks as the contact sheet of the Art bench lists them: searched, in or out of the bin, with where they are used. */
 import { framesIn } from '@/core/art/frames';
-import type { Artwork, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import type { Picked } from '../store/scene-store';
 
 export interface ArtRow {

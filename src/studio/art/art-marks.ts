@@ -2,7 +2,7 @@
 import { bracketAt } from '@/core/art/brackets';
 import { rectOf } from '@/core/art/frames';
 import type { Rect } from '@/core/raster/rect';
-import type { Artwork, ArtworkFrame } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
 import type { OverlayColours } from '../stage/overlay';
 import { toCanvas } from '../stage/view';
 

@@ -2,7 +2,7 @@
 import { bracketAt } from '@/core/art/brackets';
 import { rectOf } from '@/core/art/frames';
 import type { Rect } from '@/core/raster/rect';
-import type { Artwork } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import { toScene } from '../stage/view';
 import type { ArtBenchState } from '../store/art-bench';
 import { addBracket, addFrame, changeFrame, placeBracket, setArtwork } from '../store/art-edits';

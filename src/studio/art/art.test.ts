@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newArtwork, newScene, newSprite } from '@/core/scene/defaults';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newSprite } from '@/core/scene/records/sprite';
 import { commandOf } from '../store/commands';
 import {
   addBracket,

@@ -1,6 +1,6 @@
 /** The outline tool of the Art bench: picks walls on the picture, and pulls points of the chosen occluder. */
 import { flattened, flattenedOutlines } from '@/core/geometry/smooth';
-import type { Artwork, ArtworkOccluder } from '@/core/scene/document';
+import type { Artwork, ArtworkOccluder } from '@/core/scene/records/artwork';
 import { frameOf } from '@/core/art/frames';
 import { withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
 import type { ArtBenchState, DrawnOutline } from '../store/art-bench';

@@ -1,6 +1,6 @@
 'use client';
 import { useRef } from 'react';
-import type { CollectionName, RecordOf } from '@/core/scene/document';
+import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
 import { useScene, useStudio } from '../context';
 import type { Gesture } from '../store/scene-store';

@@ -1,5 +1,5 @@
 'use client';
-import type { Artwork, ArtworkFrame } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
 import { pictureUrl } from '../store/server-api';
 
 /** One frame of an artwork, as large as a box of this size allows. */

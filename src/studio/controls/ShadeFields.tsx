@@ -1,5 +1,5 @@
 'use client';
-import { OWN_SHADES, type OwnShade, type Shade } from '@/core/scene/document';
+import { OWN_SHADES, type OwnShade, type Shade } from '@/core/scene/records/shade';
 import { Choice, ColourField, Switch } from './small';
 import { ValueField } from './ValueField';
 

@@ -1,4 +1,4 @@
-import { newCue } from '@/core/scene/defaults';
+import { newCue } from '@/core/scene/records/cue';
 import { change, create } from '@/core/scene/edits';
 import { freshId, type Studio } from '../store/studio';
 

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { SETTINGS_ID } from '@/core/scene/document';
+import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';

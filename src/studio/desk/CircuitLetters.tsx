@@ -1,6 +1,7 @@
 'use client';
 import { LIMITS } from '@/core/limits';
-import { HOUSE_CIRCUIT, inOrder } from '@/core/scene/document';
+import { inOrder } from '@/core/scene/document';
+import { HOUSE_CIRCUIT } from '@/core/scene/records/circuit';
 import { create } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { NameField } from '../controls/NameField';

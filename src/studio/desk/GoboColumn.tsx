@@ -1,6 +1,6 @@
 'use client';
 import { figureSize } from '@/core/art/frames';
-import type { Gobo } from '@/core/scene/document';
+import type { Gobo } from '@/core/scene/records/light-look';
 import { Choice, Column, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
-import { type FlamePart, type LightPart } from '@/core/scene/document';
+import type { FlamePart, LightPart } from '@/core/scene/records/luminaire';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';

@@ -1,5 +1,5 @@
 'use client';
-import { newWick } from '@/core/scene/defaults';
+import { newWick } from '@/core/scene/records/wick';
 import { change, create } from '@/core/scene/edits';
 import { hashText } from '@/core/time/noise';
 import { BayColumns } from '../controls/BayColumns';

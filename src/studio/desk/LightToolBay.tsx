@@ -1,5 +1,5 @@
 'use client';
-import { LIGHT_KINDS, type LightKind } from '@/core/scene/document';
+import { LIGHT_KINDS, type LightKind } from '@/core/moment/light-kinds/all-kinds';
 import { BayColumns } from '../controls/BayColumns';
 import { Choice, Column, Key } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';

@@ -1,6 +1,7 @@
 'use client';
 /** The columns of a light by its kind: the most used first. */
-import { LIGHT_KINDS, type Blend, type FallCurve, type LightKind, type Source } from '@/core/scene/document';
+import { LIGHT_KINDS, type LightKind } from '@/core/moment/light-kinds/all-kinds';
+import type { Blend, FallCurve, Source } from '@/core/scene/records/light-look';
 import { Choice, Column, Row } from '../controls/small';
 import { AreaColumn } from './AreaColumn';
 import { CurveEditor } from './CurveEditor';

@@ -1,6 +1,6 @@
 'use client';
 /** Single controls of a light's look. */
-import type { LightLook } from '@/core/scene/document';
+import type { LightLook } from '@/core/scene/records/light-look';
 import { Choice, ColourField, Switch } from '../controls/small';
 import { ValueField, type ValueFieldProps } from '../controls/ValueField';
 import type { LookAdapter } from './look-adapter';

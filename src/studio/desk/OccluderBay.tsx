@@ -1,5 +1,5 @@
 'use client';
-import type { Shade } from '@/core/scene/document';
+import type { Shade } from '@/core/scene/records/shade';
 import { change } from '@/core/scene/edits';
 import { BayColumns } from '../controls/BayColumns';
 import { useGesture } from '../controls/FieldOf';

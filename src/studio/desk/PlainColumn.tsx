@@ -1,6 +1,6 @@
 'use client';
 import { change } from '@/core/scene/edits';
-import type { PlainArt } from '@/core/scene/document';
+import type { PlainArt } from '@/core/scene/records/sprite';
 import { useGesture } from '../controls/FieldOf';
 import { ColourField, Column } from '../controls/small';
 import { ValueField } from '../controls/ValueField';

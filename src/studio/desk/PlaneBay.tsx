@@ -1,5 +1,6 @@
 'use client';
-import { ANSWERS, inOrder } from '@/core/scene/document';
+import { inOrder } from '@/core/scene/document';
+import { ANSWERS } from '@/core/scene/records/answer';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';

@@ -1,6 +1,8 @@
 'use client';
 import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
-import { SETTINGS_ID, settingsOf, TONES, type Tone } from '@/core/scene/document';
+import { type Tone, TONES } from '@/core/finish/tone';
+import { settingsOf } from '@/core/scene/document';
+import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';

@@ -1,5 +1,5 @@
 'use client';
-import { ANSWERS } from '@/core/scene/document';
+import { ANSWERS } from '@/core/scene/records/answer';
 import { change } from '@/core/scene/edits';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';

@@ -1,6 +1,7 @@
 'use client';
 import type { FoundOccluders } from '@/core/moment/occluders';
-import { inOrder, type Light, type SceneDocument } from '@/core/scene/document';
+import { inOrder, type SceneDocument } from '@/core/scene/document';
+import type { Light } from '@/core/scene/records/light';
 import { Choice, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { useField } from './use-fields';

@@ -2,7 +2,7 @@
 /** Colours from core to reach, on a bar: a click adds one, a double click on one takes it away, a drag moves it. */
 import { useRef, useState, type PointerEvent } from 'react';
 import { LIMITS } from '@/core/limits';
-import type { ColourStop } from '@/core/scene/document';
+import type { ColourStop } from '@/core/scene/records/light-look';
 import { Row } from '../controls/small';
 import type { LookAdapter } from './look-adapter';
 

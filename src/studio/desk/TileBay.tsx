@@ -1,7 +1,8 @@
 'use client';
 import { framesIn } from '@/core/art/frames';
 import { cellOf, DIAGONAL, FLIP_X, FLIP_Y, tileOf } from '@/core/art/tiles';
-import type { Artwork, TileGrid } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
+import type { TileGrid } from '@/core/scene/records/plane';
 import { change } from '@/core/scene/edits';
 import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { frameOf } from '@/core/art/frames';
 import { traceAlpha } from '@/core/geometry/trace';
-import { newOccluder } from '@/core/scene/defaults';
+import { newOccluder } from '@/core/scene/records/occluder';
 import { change, create } from '@/core/scene/edits';
 import { Column, Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';

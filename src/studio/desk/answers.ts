@@ -1,5 +1,5 @@
 /** How answers to light are called. */
-import type { Answer } from '@/core/scene/document';
+import type { Answer } from '@/core/scene/records/answer';
 
 export const ANSWER_WORDS: Record<Answer, string> = {
   shaded: 'Shaded',

@@ -1,6 +1,6 @@
 /** The look of lights as the bay's columns read and change it: of lights of the scene, or of a part of lamps. */
-import { NEW_LOOK } from '@/core/scene/defaults';
-import type { LightLook, LightPart } from '@/core/scene/document';
+import { type LightLook, NEW_LOOK } from '@/core/scene/records/light-look';
+import type { LightPart } from '@/core/scene/records/luminaire';
 import { change } from '@/core/scene/edits';
 import { lookOf } from '@/core/scene/looks';
 import { useGesture } from '../controls/FieldOf';

@@ -1,4 +1,5 @@
-import { inOrder, type CollectionName, type RecordOf } from '@/core/scene/document';
+import { inOrder } from '@/core/scene/document';
+import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';

@@ -1,7 +1,7 @@
 /** Changes to the row of planes. */
-import { newPlane } from '@/core/scene/defaults';
-import { create } from '@/core/scene/edits';
 import { inOrder } from '@/core/scene/document';
+import { newPlane } from '@/core/scene/records/plane';
+import { create } from '@/core/scene/edits';
 import { orderBetween } from '@/core/scene/order';
 import { freshId, type Studio } from '../store/studio';
 

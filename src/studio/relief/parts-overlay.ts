@@ -2,7 +2,7 @@
 import { wordsOf } from '@/core/faults';
 import { oklabToLinear, srgbEncode } from '@/core/raster/colour';
 import type { ReliefOrder } from '@/core/relief/order';
-import type { Artwork } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import type { PartsAnswer } from '@/workers/art-worker';
 import type { Studio } from '../store/studio';
 import { orderShown } from './relief-pictures';

@@ -1,7 +1,8 @@
 /** Draws the Relief bench's view: one artwork, the hand lamp, and what is drawn over it. */
 import { wordsOf } from '@/core/faults';
 import { heightsAlong } from '@/core/relief/section';
-import { settingsOf, type Artwork } from '@/core/scene/document';
+import { settingsOf } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import {

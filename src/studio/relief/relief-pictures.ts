@@ -6,7 +6,7 @@ import { wordsOf } from '@/core/faults';
 import type { PicturePixels } from '@/core/moment/moment';
 import { sameItems } from '@/core/same-items';
 import { plainOrder, type ReliefOrder } from '@/core/relief/order';
-import type { Artwork } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import { reliefOrderOf } from '@/core/scene/relief-order';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';

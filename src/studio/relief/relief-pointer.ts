@@ -1,5 +1,5 @@
 /** The pointer on the Relief bench: it carries the lamp, pans and wipes, and draws with the tools. */
-import type { Artwork } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import type { ReliefBenchState } from '../store/relief-bench';
 import type { Studio } from '../store/studio';

@@ -6,7 +6,7 @@ import type { PicturePixels } from '@/core/moment/moment';
 import type { Rect } from '@/core/raster/rect';
 import type { LightSpace } from '@/core/raster/colour';
 import { sameItems } from '@/core/same-items';
-import type { Artwork } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';
 import type { ReliefView } from '../store/relief-bench';

@@ -6,8 +6,12 @@ import { momentAt } from '@/core/moment/moment-at';
 import type { PicturePixels } from '@/core/moment/moment';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { recipeWith } from '@/core/relief/recipe';
-import { newLight, newRelief, newScene, newSprite } from '@/core/scene/defaults';
-import type { Artwork, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import type { Artwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newRelief } from '@/core/scene/records/relief';
+import { newSprite } from '@/core/scene/records/sprite';
 import type { LightSpace } from '@/core/raster/colour';
 import type { ReliefView } from '../store/relief-bench';
 

@@ -2,7 +2,7 @@
 import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
 import { figureSize } from '@/core/art/frames';
 import { artOf, spriteAffine } from '@/core/moment/standing';
-import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 import { drawnOutlines, occluderMap } from './hits';
 import { lightHandles, type LightHandle } from './light-handles';

@@ -5,7 +5,10 @@ import { figureSize } from '@/core/art/frames';
 import type { Rows } from '@/core/moment/draw-order';
 import { groundMap, shownFrame, spriteAffine, Standing } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
-import { inOrder, type Fixture, type Occluder, type SceneDocument, type Sprite } from '@/core/scene/document';
+import { inOrder, type SceneDocument } from '@/core/scene/document';
+import type { Fixture } from '@/core/scene/records/fixture';
+import type { Occluder } from '@/core/scene/records/occluder';
+import type { Sprite } from '@/core/scene/records/sprite';
 import type { Picked } from '../store/scene-store';
 
 /** What gives light: single lights, and placed lamps. */

@@ -3,7 +3,7 @@ import { exp, pow } from '@/core/geometry/exact';
 import { distanceAtShare, fallAt } from '@/core/light/fall';
 import { CURVE_NUMBERS } from '@/core/moment/lights';
 import { curveTable } from '@/core/moment/tables';
-import type { Light } from '@/core/scene/document';
+import type { Light } from '@/core/scene/records/light';
 
 export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;
 export type IsoluxName = (typeof ISOLUX)[number];

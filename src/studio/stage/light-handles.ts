@@ -2,7 +2,8 @@
 import { affineOf, applyTo, composed, inverse, type Affine } from '@/core/geometry/affine';
 import { atan2, cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
 import { groundMap } from '@/core/moment/standing';
-import type { Light, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Light } from '@/core/scene/records/light';
 import { HANDLE_DEG, ISOLUX, isoluxRadius, type IsoluxName } from './isolux';
 
 /** What a handle of a light pulls. */

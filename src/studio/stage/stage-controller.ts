@@ -10,7 +10,7 @@ import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Image } from '@/core/raster/image';
 import { wordsOf } from '@/core/faults';
-import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { clockText } from '@/core/time/cues';
 import { openContext } from '@/gpu/device';
 import { Renderer, type Presentation } from '@/gpu/renderer';

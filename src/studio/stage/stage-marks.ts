@@ -1,7 +1,9 @@
 /** What stands over the stage whatever the tool: gate, occluders, lights, and the handles of what is picked. */
 import { applyTo } from '@/core/geometry/affine';
 import { lightPartsOf } from '@/core/moment/lamps';
-import { inOrder, settingsOf, type Fixture, type LightLook, type SceneDocument } from '@/core/scene/document';
+import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
+import type { Fixture } from '@/core/scene/records/fixture';
+import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from './handles';
 import { fixturePlace, Standing } from '@/core/moment/standing';

@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newArtwork, newLight, newOccluder, newScene, newSprite } from '@/core/scene/defaults';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newSprite } from '@/core/scene/records/sprite';
 import { commandFor, COMMANDS } from '../store/commands';
 import type { Studio } from '../store/studio';
 import { fakeStudio } from '../testing/fake-studio';

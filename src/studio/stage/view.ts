@@ -1,6 +1,6 @@
 /** Between the stage's canvas (device pixels) and the scene. */
 import type { View } from '@/core/moment/moment';
-import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Live } from '../store/live';
 
 export interface CanvasSize {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { edgesOfClosed, isInside } from '@/core/geometry/outline';
 import { normaliseOutlines } from '@/core/geometry/sound-outlines';
-import { NEW_LOOK } from '@/core/scene/defaults';
+import { NEW_LOOK } from '@/core/scene/records/light-look';
 import { STARTERS, startedArea, withHole, withKind } from './area-starters';
 
 const lies = (outlines: readonly number[][], x: number, y: number) =>

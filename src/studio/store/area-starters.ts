@@ -1,5 +1,5 @@
 /** Outlines to begin an area light with, px from the light's place. */
-import type { LightLook } from '@/core/scene/document';
+import type { LightLook } from '@/core/scene/records/light-look';
 
 export const STARTERS = ['doorway', 'slit', 'fan-light', 'slanted beam'] as const;
 export type Starter = (typeof STARTERS)[number];

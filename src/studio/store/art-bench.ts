@@ -2,7 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { OutlineRule } from '@/core/art/outlines-from';
 import type { Rect } from '@/core/raster/rect';
-import type { OccluderKind } from '@/core/scene/document';
+import type { OccluderKind } from '@/core/scene/records/occluder';
 import type { Cells } from '@/core/relief/recipe';
 
 export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket', 'outline'] as const;

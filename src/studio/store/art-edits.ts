@@ -4,7 +4,7 @@ import { framesFrom } from '@/core/art/cut';
 import { LIMITS } from '@/core/limits';
 import type { Rect } from '@/core/raster/rect';
 import type { Cells } from '@/core/relief/recipe';
-import type { Artwork, ArtworkFrame, Bracket, BracketPlace } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame, Bracket, BracketPlace } from '@/core/scene/records/artwork';
 import { change } from '@/core/scene/edits';
 import { freshId, type Studio } from './studio';
 

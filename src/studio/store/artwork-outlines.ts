@@ -1,11 +1,12 @@
 /** The occluders that an artwork brings to its sprites. */
-import { NEW_SHADE } from '@/core/scene/defaults';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Artwork, ArtworkFrame, ArtworkOccluder } from '@/core/scene/records/artwork';
+import { NEW_SHADE } from '@/core/scene/records/shade';
 import { framesIn, rectOf } from '@/core/art/frames';
 import type { OutlineRule } from '@/core/art/outlines-from';
 import { readSvgOutlines } from '@/core/geometry/svg-outlines';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import type { Artwork, ArtworkFrame, ArtworkOccluder, SceneDocument } from '@/core/scene/document';
 import { change, type Edit } from '@/core/scene/edits';
 import { setArtwork } from './art-edits';
 import { LatestWork } from './latest-work';

@@ -2,7 +2,7 @@
 import { InputFault } from '@/core/faults';
 import type { BroughtKind, BroughtName } from '@/core/relief/suffixes';
 import type { OrientationEvidence } from '@/core/relief/orientation';
-import type { Relief } from '@/core/scene/document';
+import type { Relief } from '@/core/scene/records/relief';
 import { change, type Edit } from '@/core/scene/edits';
 import { reliefEdit } from './relief-edits';
 import { api } from './server-api';

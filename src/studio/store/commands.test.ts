@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { newArtwork, newLight, newOccluder, newRelief, newScene, newSprite } from '@/core/scene/defaults';
 import { inOrder } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newRelief } from '@/core/scene/records/relief';
+import { newSprite } from '@/core/scene/records/sprite';
 import { fakeStudio } from '../testing/fake-studio';
 import { addPlane, movePlane } from '../elevation/planes';
 import { COMMANDS, commandOf } from './commands';

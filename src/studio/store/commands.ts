@@ -1,7 +1,7 @@
 /** Every action, defined once: its words, its key, whether it can be done now, and the doing. */
 import { cellOf, FLIP_X, FLIP_Y, tileOf, turnedTile } from '@/core/art/tiles';
 import { change } from '@/core/scene/edits';
-import type { Sprite } from '@/core/scene/document';
+import type { Sprite } from '@/core/scene/records/sprite';
 import { ART_COMMANDS } from './art-commands';
 import { CLIP_COMMANDS } from './clip-commands';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';

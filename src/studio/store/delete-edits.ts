@@ -1,6 +1,7 @@
 /** What goes with what is deleted. */
-import { withCompanions } from '@/core/scene/companions';
-import { HOUSE_CIRCUIT, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
+import { withCompanions, withoutGone } from '@/core/scene/references';
+import type { SceneDocument } from '@/core/scene/document';
+import { COLLECTION_NAMES, type CollectionName } from '@/core/scene/records/all-records';
 import { change, remove, type Edit } from '@/core/scene/edits';
 import { borrowing } from './relief-edits';
 import type { Picked } from './scene-store';
@@ -16,65 +17,25 @@ export function deleteEdits(studio: Studio, selection: readonly Picked[]): Edit[
   return [...leftBehind(scene, isGone), ...gone.map(({ collection, id }) => remove(scene, collection, id))];
 }
 
-/** What is made of an artwork or a luminaire alone. */
+/** The cells of a plane whose tile sheet goes. */
 function dependants(scene: SceneDocument, { collection, id }: Picked): Picked[] {
-  const named = <C extends CollectionName>(own: C, uses: (record: RecordOf<C>) => boolean): Picked[] =>
-    Object.entries(scene[own] as Record<string, RecordOf<C>>).flatMap(([other, record]) =>
-      uses(record) ? [{ collection: own, id: other }] : [],
-    );
-  if (collection === 'luminaires') return named('lamps', ({ luminaireId }) => luminaireId === id);
   if (collection !== 'artworks') return [];
-  return [
-    ...named('sprites', ({ artworkId }) => artworkId === id),
-    ...named('chunks', ({ planeId }) => scene.planes[planeId]?.tiles?.artworkId === id),
-    ...named('strokes', ({ artworkId }) => artworkId === id),
-    ...(scene.reliefs[id] ? [{ collection: 'reliefs' as const, id }] : []),
-  ];
+  return Object.entries(scene.chunks).flatMap(([chunkId, { planeId }]) =>
+    scene.planes[planeId]?.tiles?.artworkId === id ? [{ collection: 'chunks' as const, id: chunkId }] : [],
+  );
 }
 
 type IsGone = (collection: CollectionName, id: string) => boolean;
 
 /** What names something that goes, without it. */
 function leftBehind(scene: SceneDocument, isGone: IsGone): Edit[] {
-  const edits: (Edit | null)[] = [];
-  const each = <C extends CollectionName>(
-    collection: C,
-    fields: (record: RecordOf<C>) => Partial<RecordOf<C>> | null,
-  ) => {
-    for (const [id, record] of Object.entries(scene[collection] as Record<string, RecordOf<C>>)) {
-      const changed = isGone(collection, id) ? null : fields(record);
-      if (changed) edits.push(change(scene, collection, id, changed));
-    }
-  };
-  const staying = (collection: CollectionName, ids: readonly string[]) =>
-    ids.filter((id) => !isGone(collection, id));
-  // A light that fed nothing else, a sprite that listened to nothing else, is wired to the house again.
-  const rewired = (ids: readonly string[]) => {
-    const rest = staying('circuits', ids);
-    return rest.length > 0 || ids.length === 0 ? rest : [HOUSE_CIRCUIT];
-  };
-  each('reliefs', (relief) =>
-    relief.borrowedId !== null && isGone('artworks', relief.borrowedId) ? borrowing(relief, null) : null,
+  return COLLECTION_NAMES.flatMap((collection) =>
+    Object.entries(scene[collection]).flatMap(([id, record]) => {
+      const fields = isGone(collection, id) ? null : withoutGone(collection, record, isGone);
+      if (!fields) return [];
+      // A relief that was borrowed is made by its own recipe again.
+      const own = collection === 'reliefs' ? borrowing(scene.reliefs[id], null) : {};
+      return change(scene, collection, id, { ...fields, ...own }) ?? [];
+    }),
   );
-  each('planes', ({ tiles, circuitIds }) => ({
-    tiles: tiles && isGone('artworks', tiles.artworkId) ? null : tiles,
-    circuitIds: rewired(circuitIds),
-  }));
-  each('luminaires', ({ flames }) => ({
-    flames: flames.filter(({ artworkId }) => !isGone('artworks', artworkId)),
-  }));
-  each('artworks', ({ lamps }) => ({
-    lamps: lamps.filter(({ luminaireId }) => !isGone('luminaires', luminaireId)),
-  }));
-  each('sprites', ({ setIds, circuitIds }) => ({
-    setIds: staying('sets', setIds),
-    circuitIds: circuitIds && rewired(circuitIds),
-  }));
-  each('occluders', ({ setIds }) => ({ setIds: staying('sets', setIds) }));
-  for (const collection of ['lights', 'lamps'] as const)
-    each(collection, ({ setIds, circuitIds }) => ({
-      setIds: staying('sets', setIds),
-      circuitIds: rewired(circuitIds),
-    }));
-  return edits.filter((edit) => edit !== null);
 }

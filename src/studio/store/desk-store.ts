@@ -1,7 +1,7 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
-import type { LightKind } from '@/core/scene/document';
+import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 
 export const BENCHES = ['art', 'relief', 'stage', 'time', 'handoff'] as const;
 export type Bench = (typeof BENCHES)[number];

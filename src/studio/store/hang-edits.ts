@@ -1,7 +1,8 @@
 /** Hanging things on sprites, and taking them off. */
 import { HANGERS, stanceOnPlane, type HangerCollection } from '@/core/moment/stances';
 import { carriersOf } from '@/core/moment/standing';
-import type { Hanging, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Hanging } from '@/core/scene/records/sprite';
 import { change, type Edit } from '@/core/scene/edits';
 import type { Picked } from './scene-store';
 import type { Studio } from './studio';

@@ -2,9 +2,13 @@
 import { lightPartsOf, flamePartsOf } from '@/core/moment/lamps';
 import { Standing } from '@/core/moment/standing';
 import { applyTo, inverse, composed } from '@/core/geometry/affine';
-import { newLamp, newLight, newLightPart, newSprite, newWick } from '@/core/scene/defaults';
+import type { SceneDocument } from '@/core/scene/document';
+import { type Lamp, newLamp } from '@/core/scene/records/lamp';
+import { type Light, newLight } from '@/core/scene/records/light';
+import { type FlamePart, type LightPart, newLightPart } from '@/core/scene/records/luminaire';
+import { newSprite, type Sprite } from '@/core/scene/records/sprite';
+import { newWick } from '@/core/scene/records/wick';
 import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
-import type { FlamePart, Lamp, Light, LightPart, SceneDocument, Sprite } from '@/core/scene/document';
 import { flameLookOf, lookOf, wiringOf } from '@/core/scene/looks';
 import { orderAfter } from '@/core/scene/order';
 import { broughtLamps, frontOrders } from './placed';

@@ -5,7 +5,7 @@ import { mappedPoints } from '@/core/geometry/outline';
 import { unitedOutlines } from '@/core/geometry/sound-outlines';
 import { flattenedOutlines } from '@/core/geometry/smooth';
 import { parallaxShift } from '@/core/moment/standing';
-import { newOccluder } from '@/core/scene/defaults';
+import { newOccluder } from '@/core/scene/records/occluder';
 import { change, create, remove } from '@/core/scene/edits';
 import { occluderMap } from '../stage/hits';
 import { freshId, type Studio } from './studio';

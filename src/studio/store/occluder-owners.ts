@@ -4,8 +4,9 @@ import { composed, inverse, type Affine } from '@/core/geometry/affine';
 import { mappedPoints } from '@/core/geometry/outline';
 import { outlinesAt } from '@/core/moment/occluder-edges';
 import { artOf, frameNumber, groundMap, spriteAffine } from '@/core/moment/standing';
-import { newOccluder } from '@/core/scene/defaults';
-import type { ArtworkOccluder, Occluder, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { ArtworkOccluder } from '@/core/scene/records/artwork';
+import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import { change, create, remove, type Edit } from '@/core/scene/edits';
 import { freshId, type Studio } from './studio';
 

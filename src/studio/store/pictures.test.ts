@@ -2,8 +2,11 @@ import { describe, expect, it } from 'vitest';
 import type { Image } from '@/core/raster/image';
 import type { ReliefOrder } from '@/core/relief/order';
 import { recipeWith } from '@/core/relief/recipe';
-import { newArtwork, newLight, newRelief, newScene } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
+import { newRelief } from '@/core/scene/records/relief';
 import { PictureStore } from './pictures';
 
 const image: Image = { width: 1, height: 1, data: Uint8Array.of(9, 9, 9, 255) };

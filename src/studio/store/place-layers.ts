@@ -1,8 +1,9 @@
 /** Layers of a painting put on the stage: each on a plane of its own, or together as the parts of one figure. */
 import { parallaxShift } from '@/core/moment/standing';
-import { newPlane, newSprite } from '@/core/scene/defaults';
-import { create, type Edit } from '@/core/scene/edits';
 import { inOrder, settingsOf } from '@/core/scene/document';
+import { newPlane } from '@/core/scene/records/plane';
+import { newSprite } from '@/core/scene/records/sprite';
+import { create, type Edit } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { frontOrders } from './placed';
 import type { BroughtLayer } from './import-pictures';

@@ -1,6 +1,7 @@
 /** What comes with a placed thing: its place in the drawing order, and the lamps that its artwork brings along. */
-import { newLamp } from '@/core/scene/defaults';
-import type { Artwork, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Artwork } from '@/core/scene/records/artwork';
+import { newLamp } from '@/core/scene/records/lamp';
 import { create, type Edit } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { freshId } from './studio';

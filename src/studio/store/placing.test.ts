@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { fixturePlace } from '@/core/moment/standing';
-import { newLight, newOccluder, newSprite } from '@/core/scene/defaults';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
+import { newLight } from '@/core/scene/records/light';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newSprite } from '@/core/scene/records/sprite';
 import { applyEdits, create, inverted } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { fullScene } from '@/core/scene/testing';

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { recipeWith } from '@/core/relief/recipe';
 import { strokeWith } from '@/core/relief/testing/strokes';
-import { newArtwork, newRelief, newScene } from '@/core/scene/defaults';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newRelief } from '@/core/scene/records/relief';
 import { remove } from '@/core/scene/edits';
 import { fakeStudio } from '../testing/fake-studio';
 import { commandOf } from './commands';

@@ -3,7 +3,8 @@
  * it is previewed, becomes one undo step when it is committed, and leaves no trace when it is cancelled.
  */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { CollectionName, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { CollectionName } from '@/core/scene/records/all-records';
 import { applyEdits, firstStale, inverted, squashed, type Edit } from '@/core/scene/edits';
 
 export interface Picked {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newLight, newScene } from '@/core/scene/defaults';
 import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newLight } from '@/core/scene/records/light';
 import { applyEdits, change, create, firstStale, type Edit } from '@/core/scene/edits';
 import { SceneStore } from './scene-store';
 import { SceneSync, type Batch, type SendResult } from './sync';

@@ -1,14 +1,9 @@
 /** One opened scene with all its stores. Everything in the studio is reached from here. */
 import { ambientAt } from '@/core/time/cues';
 import { linearToHex } from '@/core/raster/colour';
-import {
-  inOrder,
-  settingsOf,
-  SETTINGS_ID,
-  type CollectionName,
-  type RecordOf,
-  type SceneDocument,
-} from '@/core/scene/document';
+import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
+import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
+import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
 import { DrawOrder, type Rows } from '@/core/moment/draw-order';
 import { MomentMaker } from '@/core/moment/moment-maker';

@@ -1,12 +1,12 @@
 /** Planes that are painted with tiles: made so, filled from a file, and made plain again. */
-import { NEW_SHADE } from '@/core/scene/defaults';
+import type { TileGrid } from '@/core/scene/records/plane';
+import { NEW_SHADE } from '@/core/scene/records/shade';
 import { framesIn } from '@/core/art/frames';
 import { readTileCsv } from '@/core/art/tile-csv';
 import { cellEdits } from '@/core/art/tile-edits';
 import { cellOf, chunkIndex } from '@/core/art/tiles';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import type { TileGrid } from '@/core/scene/document';
 import { change, remove } from '@/core/scene/edits';
 import type { Studio } from './studio';
 

@@ -1,8 +1,9 @@
 /** A studio without workers, server and page: the stores are the real ones. */
 import { drawOrder } from '@/core/moment/draw-order';
 import type { PictureSource } from '@/core/moment/moment';
-import { newScene } from '@/core/scene/defaults';
-import { inOrder, type CollectionName, type RecordOf, type SceneDocument } from '@/core/scene/document';
+import { inOrder, type SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
 import { createArtBench } from '../store/art-bench';
 import { createDesk } from '../store/desk-store';

@@ -2,7 +2,9 @@
 import { applyTo } from '@/core/geometry/affine';
 import { LIMITS } from '@/core/limits';
 import { change, type Edit } from '@/core/scene/edits';
-import { SETTINGS_ID, settingsOf, type Light, type SceneDocument } from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
+import type { Light } from '@/core/scene/records/light';
+import { SETTINGS_ID } from '@/core/scene/records/settings';
 import type { Handle } from '../stage/handles';
 import { draggedIsolux } from '../stage/isolux';
 import { pulledLight } from '../stage/light-handles';

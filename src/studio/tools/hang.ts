@@ -2,7 +2,8 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { bracketAt } from '@/core/art/brackets';
 import { artOf, frameNumber, spriteAffine } from '@/core/moment/standing';
-import type { Hanging, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Hanging } from '@/core/scene/records/sprite';
 import { hitAt } from '../stage/hits';
 import type { Overlay } from '../stage/overlay';
 import { hangEdits, hangersOf, type Hanger } from '../store/hang-edits';

@@ -1,10 +1,10 @@
 /** Light: press where it stands and drag; what the drag says depends on the kind. */
 import { atan2, RADIANS_PER_DEGREE } from '@/core/geometry/exact';
-import { newLight } from '@/core/scene/defaults';
+import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
+import { type Light, newLight } from '@/core/scene/records/light';
 import { orderAfter } from '@/core/scene/order';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import type { Light, LightKind } from '@/core/scene/document';
 import { startedArea } from '../store/area-starters';
 import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';

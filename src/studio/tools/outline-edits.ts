@@ -1,7 +1,8 @@
 /** Changes to the outlines of occluders. */
 import { inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
-import type { Occluder, SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
+import type { Occluder } from '@/core/scene/records/occluder';
 import { occluderMap } from '../stage/hits';
 
 /** The outlines moved by some scene px, in the occluder's own px. */

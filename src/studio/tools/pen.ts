@@ -1,9 +1,8 @@
 /** The pen: draws closed outlines or lines point by point. */
 import { flattened } from '@/core/geometry/smooth';
-import { newOccluder } from '@/core/scene/defaults';
+import { newOccluder, type OccluderKind } from '@/core/scene/records/occluder';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import type { OccluderKind } from '@/core/scene/document';
 import type { Overlay } from '../stage/overlay';
 import { freshId, type Studio } from '../store/studio';
 import { snapPoint } from './snap';

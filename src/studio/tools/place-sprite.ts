@@ -1,5 +1,6 @@
 /** Place: stamps the artwork or the luminaire chosen on the shelf onto the current plane. */
-import { newLamp, newSprite } from '@/core/scene/defaults';
+import { newLamp } from '@/core/scene/records/lamp';
+import { newSprite } from '@/core/scene/records/sprite';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
 import { broughtLamps, frontOrders } from '../store/placed';

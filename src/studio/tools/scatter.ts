@@ -1,9 +1,9 @@
 /** Scatter: strews sprites of several artworks over a box, by a seed; they are seen while the box is dragged. */
 import { scattered } from '@/core/art/scatter';
 import { parallaxShift } from '@/core/moment/standing';
-import { newSprite } from '@/core/scene/defaults';
-import { create, type Edit } from '@/core/scene/edits';
 import { settingsOf } from '@/core/scene/document';
+import { newSprite } from '@/core/scene/records/sprite';
+import { create, type Edit } from '@/core/scene/edits';
 import type { Overlay } from '../stage/overlay';
 import type { Gesture } from '../store/scene-store';
 import { broughtLamps, frontOrders } from '../store/placed';

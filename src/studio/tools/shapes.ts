@@ -1,7 +1,8 @@
 /** Tools that make something of a dragged box: boards, and occluders that are rectangles or ellipses. */
 import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
 import { parallaxShift } from '@/core/moment/standing';
-import { newOccluder, newSprite } from '@/core/scene/defaults';
+import { newOccluder } from '@/core/scene/records/occluder';
+import { newSprite } from '@/core/scene/records/sprite';
 import { create, type Edit } from '@/core/scene/edits';
 import type { Overlay } from '../stage/overlay';
 import type { Picked } from '../store/scene-store';

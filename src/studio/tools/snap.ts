@@ -1,5 +1,5 @@
 /** Where things and points come to stand: on points that are there, on the grid, on whole px. */
-import { settingsOf, type SceneDocument } from '@/core/scene/document';
+import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { drawnOutlines } from '../stage/hits';
 import type { Studio } from '../store/studio';
 import type { ToolEvent } from './tool';

@@ -2,7 +2,8 @@
 import { cellAt, tileExtent, tileOf } from '@/core/art/tiles';
 import { cellEdits, cellsAlike, cellsOnLine, type CellBox, type CellChange } from '@/core/art/tile-edits';
 import { parallaxShift } from '@/core/moment/standing';
-import { settingsOf, type Plane, type TileGrid } from '@/core/scene/document';
+import { settingsOf } from '@/core/scene/document';
+import type { Plane, TileGrid } from '@/core/scene/records/plane';
 import type { Overlay } from '../stage/overlay';
 import type { TileToolName } from '../store/desk-store';
 import type { Gesture } from '../store/scene-store';

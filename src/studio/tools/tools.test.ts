@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newArtwork, newLight, newScene } from '@/core/scene/defaults';
+import { newScene } from '@/core/scene/new-scene';
+import { newArtwork } from '@/core/scene/records/artwork';
+import { newLight } from '@/core/scene/records/light';
 import { fakeStudio } from '../testing/fake-studio';
 import { PenTool } from './pen';
 import { PickTool } from './pick';

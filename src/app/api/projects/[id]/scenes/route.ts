@@ -1,4 +1,4 @@
-import { newScene } from '@/core/scene/defaults';
+import { newScene } from '@/core/scene/new-scene';
 import { readScene } from '@/core/scene/read-scene';
 import { jsonOf, nameOf } from '@/server/http/body';
 import { handler } from '@/server/http/problem';

@@ -1,0 +1,56 @@
+/** The kinds of records, by their collections, in the order in which a document holds them. */
+import { artworks } from './artwork';
+import { chunks } from './chunk';
+import { circuits } from './circuit';
+import { cues } from './cue';
+import type { RecordKind, RecordType } from './kind';
+import { lamps } from './lamp';
+import { lights } from './light';
+import { luminaires } from './luminaire';
+import { occluders } from './occluder';
+import { planes } from './plane';
+import { recipes } from './recipe';
+import { reliefs } from './relief';
+import { sets } from './set';
+import { settings } from './settings';
+import { sprites } from './sprite';
+import { strokes } from './stroke';
+import { wicks } from './wick';
+
+export const RECORDS = {
+  settings,
+  planes,
+  sprites,
+  lights,
+  occluders,
+  wicks,
+  cues,
+  chunks,
+  lamps,
+  sets,
+  circuits,
+  artworks,
+  reliefs,
+  strokes,
+  recipes,
+  luminaires,
+} as const satisfies Record<string, RecordKind>;
+
+type Records = typeof RECORDS;
+export type CollectionName = keyof Records;
+export type RecordOf<C extends CollectionName> = RecordType<Records[C]>;
+export type Collections = { [C in CollectionName]: Record<string, RecordOf<C>> };
+
+export const COLLECTION_NAMES = Object.keys(RECORDS) as CollectionName[];
+
+/** The collections that belong to the project and are shared by its scenes. */
+export type ProjectCollection = {
+  [C in CollectionName]: Records[C]['of'] extends 'project' ? C : never;
+}[CollectionName];
+export type ProjectRecords = Pick<Collections, ProjectCollection>;
+
+export const PROJECT_COLLECTIONS = COLLECTION_NAMES.filter(isOfProject);
+
+export function isOfProject(collection: CollectionName): collection is ProjectCollection {
+  return RECORDS[collection].of === 'project';
+}

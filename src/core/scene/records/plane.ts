@@ -1,0 +1,65 @@
+import { object } from 'yup';
+import {
+  colour,
+  coordinate,
+  flag,
+  name,
+  naming,
+  namingAll,
+  oneOf,
+  order,
+  picturePx,
+  within,
+} from '../../fields';
+import { LIMITS } from '../../limits';
+import { ANSWERS } from './answer';
+import { HOUSE_CIRCUIT } from './circuit';
+import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
+import { shadeFields } from './shade';
+
+const tiles = object({
+  artworkId: naming('artworks', 'needs').meta({ about: 'The tile sheet: its frames are the tiles' }),
+  x: coordinate().meta({ about: 'Corner of cell 0, 0' }),
+  y: coordinate(),
+  cellWidthPx: picturePx(1),
+  cellHeightPx: picturePx(1),
+  blocks: flag().meta({ about: "The tiles' own outlines stop light, joined to whole walls" }),
+  ...shadeFields(),
+});
+
+const schema = object({
+  name: name(),
+  order: order(),
+  parallax: within(-4, 4)
+    .default(1)
+    .meta({ about: '1 moves with the gate as the scene does; 0 stands still in the gate, as a far sky' }),
+  tint: colour().default('#ffffff').meta({ about: 'Multiplies the art of its sprites' }),
+  answer: oneOf(ANSWERS)
+    .default('shaded')
+    .meta({ about: 'How its sprites take light unless they say so themselves' }),
+  circuitIds: namingAll('circuits', LIMITS.circuits, 'needs', HOUSE_CIRCUIT)
+    .default(() => [HOUSE_CIRCUIT])
+    .meta({ about: 'The circuits that its sprites listen to unless they say so themselves' }),
+  overlay: flag().default(false).meta({ about: 'Unlit and drawn last of all: labels, an interface' }),
+  tiles: tiles
+    .nullable()
+    .defined()
+    .default(null)
+    .meta({ about: 'The grid of a plane that is painted with tiles; the cells lie in `chunks`' }),
+  hidden: flag().default(false),
+  locked: flag().default(false),
+});
+
+export const planes = {
+  about: 'Depths of scenery, far to near',
+  of: 'scene',
+  most: LIMITS.planes,
+  schema,
+} as const satisfies RecordKind;
+
+export type Plane = RecordType<typeof planes>;
+export type TileGrid = NonNullable<Plane['tiles']>;
+
+export function newPlane(fields: Given<Plane, 'name' | 'order'>): Plane {
+  return newRecord(planes, fields);
+}

@@ -1,0 +1,7 @@
+import type { PointPass } from './pass';
+
+export const exposure: PointPass<{ gain: number }> = {
+  uniforms: 'uniform float u_gain;',
+  glsl: 'c *= u_gain;',
+  values: ({ gain }) => ({ u_gain: gain }),
+};
