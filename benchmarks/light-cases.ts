@@ -1,6 +1,6 @@
 /** Shadowed lights beside the same lights without shadows, and one that moves among many that stand still. */
 import { hash01 } from '@/core/time/noise';
-import { visiblePolygon } from '@/core/geometry/visibility';
+import { visiblePolygon, VisibilityScratch } from '@/core/geometry/visibility';
 import { renderReference } from '@/core/light/reference';
 import type { Moment, PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
@@ -150,7 +150,8 @@ export function coreFigures(): Record<string, number> {
       const length = 1000 / Math.sqrt(count);
       segments.set([x, y, x + dx * length, y + dy * length], 4 * i);
     }
-    const once = () => visiblePolygon(segments, 500.5, 499.5, [0, 0, 1000, 1000]);
+    const scratch = new VisibilityScratch();
+    const once = () => visiblePolygon(segments, 500.5, 499.5, [0, 0, 1000, 1000], scratch);
     const times: number[] = [];
     const runs = Math.max(1, Math.round(20_000 / count));
     for (let k = 0; k < 31; k++) {

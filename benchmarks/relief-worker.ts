@@ -109,7 +109,11 @@ async function run({ kind, side }: ReliefTask): Promise<{ parts: Record<string, 
     const remember = kind === 'first picture' ? undefined : workings.small.remember;
     const whole = await timed(() => {
       const factor = reductionFor(side, side);
-      const small = reliefOf(reducedSource(plainSource(image, moved()), factor), undefined, remember);
+      const small = reliefOf(
+        reducedSource(plainSource(image, moved()), factor, remember),
+        undefined,
+        remember,
+      );
       upsampled(small, factor, side, side);
     });
     return { parts, whole };

@@ -1,5 +1,5 @@
 /** Draws the sprites of a layer in their order: neighbours whose pictures lie in the same arrays in one draw. */
-import { halvingsOf, levelOf, type Level } from '@/core/light/levels';
+import { halvingsOf, Levels, type Level } from '@/core/light/levels';
 import type { Moment, MomentGrid, MomentPlane, MomentSprite, PictureSource } from '@/core/moment/moment';
 import type { Device, Target } from './device';
 import { GridTextures } from './grid-textures';
@@ -32,6 +32,7 @@ export interface SpriteDraw {
 export class SpriteBatch {
   private readonly buffer: WebGLBuffer;
   private readonly vertexArray: WebGLVertexArrayObject;
+  private readonly levels = new Levels();
   private readonly grids: GridTextures;
   /** Where plain sprites read from, who read nothing. */
   private readonly blank: PictureArrays;
@@ -99,7 +100,7 @@ export class SpriteBatch {
       const { key } = moment.pictures[sprite.picture];
       const pixels = source(key);
       const halvings = moment.pixelArt || !this.readsLevels ? 0 : halvingsOf(sprite, moment.view);
-      if (pixels && halvings > 0) level = levelOf(sprite, pixels, halvings, moment.lightSpace);
+      if (pixels && halvings > 0) level = this.levels.of(sprite, pixels, halvings, moment.lightSpace);
       place = this.pictures.get(key, pixels, moment.lightSpace, level);
       if (!place) return;
     }

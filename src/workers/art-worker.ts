@@ -36,7 +36,7 @@ import { decodedByBrowser } from './browser-picture';
 import { deflate } from './deflate';
 import type { ReliefAnswer } from './relief-answer';
 import { ReliefDesk, type LayerPlace, type MadeRelief, type ReliefPatch } from './relief-desk';
-import { recalled, remember } from './result-store';
+import { ResultStore } from './result-store';
 import { upsampled } from './upsampled';
 import { WorkerPictures } from './worker-pictures';
 
@@ -92,13 +92,27 @@ const desk = new ReliefDesk();
 /** Steps of the reduced relief, beside those of the whole one. */
 const quickWorkings = new Workings();
 
-/** The newest request of each lane, one place a lane; older ones stop at their next part. */
-let newest: Int32Array | null = null;
 class Overtaken extends Error {}
+
+/** The newest request of each lane, one place a lane; older ones stop at their next part. */
+class Lanes {
+  private newest: Int32Array | null = null;
+
+  share(numbers: Int32Array): void {
+    this.newest = numbers;
+  }
+
+  isOvertaken({ lane, number }: Ticket): boolean {
+    return this.newest !== null && Atomics.load(this.newest, lane) > number;
+  }
+}
+
+const lanes = new Lanes();
+const results = new ResultStore();
 
 function checkFor(ticket: Ticket | null): () => void {
   return () => {
-    if (ticket && newest && Atomics.load(newest, ticket.lane) > ticket.number) throw new Overtaken();
+    if (ticket && lanes.isOvertaken(ticket)) throw new Overtaken();
   };
 }
 
@@ -125,7 +139,7 @@ async function madeFor(order: ReliefOrder): Promise<MadeRelief> {
 const work = {
   /** Shares the numbers by which requests are overtaken; without them every request runs to its end. */
   share(numbers: Int32Array): void {
-    newest = numbers;
+    lanes.share(numbers);
   },
 
   async decode(sha256: string): Promise<Image> {
@@ -206,7 +220,7 @@ const work = {
       check();
       // A small relief is made quicker than it is looked up.
       const isLarge = source.image.width * source.image.height > RECALLED_PIXELS;
-      const there = isLarge ? await recalled(order) : null;
+      const there = isLarge ? await results.recalled(order) : null;
       if (there) return sent({ ...there, took: performance.now() - start });
       const { ground, planes, normals } = desk.make(order, source, check);
       const result = resultOf(ground, planes, normals);
@@ -221,7 +235,7 @@ const work = {
         remarks: remarksOn(source, result.normals, inside, result.width, result.height),
         took: performance.now() - start,
       };
-      remember(order, answer);
+      results.remember(order, answer);
       return sent(answer);
     });
   },
@@ -238,7 +252,7 @@ const work = {
       // Pixel art that was drawn enlarged is small at its true size.
       const times = quickWorkings.remember('times', [image.data], () => trueTimes(image));
       const factor = times > 1 ? 1 : reductionFor(width, height);
-      const small = reducedSource(source, factor);
+      const small = reducedSource(source, factor, quickWorkings.remember);
       const result = reliefOf(small, check, quickWorkings.remember);
       const { normals, heights } = small === source ? result : upsampled(result, factor, width, height);
       return sent({ normals, heights, glow: null, remarks: [], took: performance.now() - start });

@@ -19,63 +19,65 @@ interface Index {
 }
 
 const INDEX = 'index';
-const results = createStore('oilwick-reliefs', 'results');
-const index = createStore('oilwick-relief-index', 'index');
 
-let resting: ReturnType<typeof setTimeout> | undefined;
+export class ResultStore {
+  private readonly results = createStore('oilwick-reliefs', 'results');
+  private readonly index = createStore('oilwick-relief-index', 'index');
+  private resting: ReturnType<typeof setTimeout> | undefined;
 
-export async function recalled(order: ReliefOrder): Promise<Kept | null> {
-  try {
-    const key = sourceHash(order);
-    const there = await get<Kept>(key, results);
-    if (!there) return null;
-    void touch(key, null);
-    return there;
-  } catch {
-    // Without a store everything is made anew; nothing is lost.
-    return null;
+  async recalled(order: ReliefOrder): Promise<Kept | null> {
+    try {
+      const key = sourceHash(order);
+      const there = await get<Kept>(key, this.results);
+      if (!there) return null;
+      void this.touch(key, null);
+      return there;
+    } catch {
+      // Without a store everything is made anew; nothing is lost.
+      return null;
+    }
   }
-}
 
-export function remember(order: ReliefOrder, answer: ReliefAnswer): void {
-  if (answer.took < LEAST_MS) return;
-  clearTimeout(resting);
-  const { took: _took, ...kept } = answer;
-  const copy: Kept = {
-    ...kept,
-    normals: kept.normals.slice(),
-    heights: kept.heights.slice(),
-    glow: kept.glow?.slice() ?? null,
-  };
-  const isPainted = order.layers.length > 0;
-  const keep = () => {
-    const key = sourceHash(order);
-    const bytes = copy.normals.byteLength + copy.heights.byteLength + (copy.glow?.byteLength ?? 0);
-    set(key, copy, results)
-      .then(() => touch(key, bytes))
-      .catch(() => undefined);
-  };
-  if (isPainted) resting = setTimeout(keep, REST_MS);
-  else keep();
-}
+  remember(order: ReliefOrder, answer: ReliefAnswer): void {
+    if (answer.took < LEAST_MS) return;
+    clearTimeout(this.resting);
+    const { took: _took, ...kept } = answer;
+    const copy: Kept = {
+      ...kept,
+      normals: kept.normals.slice(),
+      heights: kept.heights.slice(),
+      glow: kept.glow?.slice() ?? null,
+    };
+    const isPainted = order.layers.length > 0;
+    const keep = () => {
+      const key = sourceHash(order);
+      const bytes = copy.normals.byteLength + copy.heights.byteLength + (copy.glow?.byteLength ?? 0);
+      set(key, copy, this.results)
+        .then(() => this.touch(key, bytes))
+        .catch(() => undefined);
+    };
+    if (isPainted) this.resting = setTimeout(keep, REST_MS);
+    else keep();
+  }
 
-async function touch(key: string, bytes: number | null): Promise<void> {
-  let dropped: string[] = [];
-  await update<Index>(
-    INDEX,
-    (old = {}) => {
-      const next = { ...old, [key]: { bytes: bytes ?? old[key]?.bytes ?? 0, usedAt: Date.now() } };
-      dropped = [];
-      let all = Object.values(next).reduce((sum, entry) => sum + entry.bytes, 0);
-      for (const [oldest, entry] of Object.entries(next).sort(([, a], [, b]) => a.usedAt - b.usedAt)) {
-        if (all <= MOST_BYTES) break;
-        all -= entry.bytes;
-        delete next[oldest];
-        dropped.push(oldest);
-      }
-      return next;
-    },
-    index,
-  );
-  for (const old of dropped) await del(old, results);
+  private async touch(key: string, bytes: number | null): Promise<void> {
+    let dropped: string[] = [];
+    await update<Index>(
+      INDEX,
+      (old = {}) => {
+        const next = { ...old, [key]: { bytes: bytes ?? old[key]?.bytes ?? 0, usedAt: Date.now() } };
+        dropped = [];
+        let all = Object.values(next).reduce((sum, entry) => sum + entry.bytes, 0);
+        for (const [oldest, entry] of Object.entries(next).sort(([, a], [, b]) => a.usedAt - b.usedAt)) {
+          if (all <= MOST_BYTES) break;
+          all -= entry.bytes;
+          delete next[oldest];
+          dropped.push(oldest);
+        }
+        return next;
+      },
+      this.index,
+    );
+    for (const old of dropped) await del(old, this.results);
+  }
 }

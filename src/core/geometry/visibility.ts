@@ -69,18 +69,23 @@ interface Seen {
   ny: Float64Array;
 }
 
-/** Kept from call to call: for a hundred segments making arrays takes as long as the work. */
-let pools: readonly [Pool, Pool] = [new Pool(1024), new Pool(1024)];
-let columns: Float64Array[] = [];
-let slotColumns: Int32Array[] = [];
-let output = new Float64Array(0);
+/**
+ * Arrays to work in. Whoever asks again and again keeps one: for a hundred segments making arrays takes as long as the
+ * work.
+ */
+export class VisibilityScratch {
+  pools: readonly [Pool, Pool] = [new Pool(16), new Pool(16)];
+  columns: Float64Array[] = [];
+  slotColumns: Int32Array[] = [];
+  output = new Float64Array(0);
 
-function scratch(count: number): void {
-  if ((columns[0]?.length ?? 0) >= count) return;
-  const most = 2 * count;
-  pools = [new Pool(4 * most), new Pool(4 * most)];
-  columns = Array.from({ length: 6 }, () => new Float64Array(most));
-  slotColumns = Array.from({ length: 3 }, () => new Int32Array(most + 16));
+  reserve(count: number): void {
+    if ((this.columns[0]?.length ?? 0) >= count) return;
+    const most = 2 * count;
+    this.pools = [new Pool(4 * most), new Pool(4 * most)];
+    this.columns = Array.from({ length: 6 }, () => new Float64Array(most));
+    this.slotColumns = Array.from({ length: 3 }, () => new Int32Array(most + 16));
+  }
 }
 
 /**
@@ -91,7 +96,13 @@ function scratch(count: number): void {
  * @returns x, y of its corners in angular order round the light (rising atan2); empty where nothing of the bounds is seen
  * @throws RangeError for numbers that are not finite, a length that is no multiple of 4, or bounds without area
  */
-export function visiblePolygon(segments: Float64Array, x: number, y: number, bounds: Bounds): Float64Array {
+export function visiblePolygon(
+  segments: Float64Array,
+  x: number,
+  y: number,
+  bounds: Bounds,
+  scratch = new VisibilityScratch(),
+): Float64Array {
   check(segments, x, y);
   const [minX, minY, maxX, maxY] = bounds;
   if (!(minX < maxX && minY < maxY && bounds.every(Number.isFinite)))
@@ -107,9 +118,9 @@ export function visiblePolygon(segments: Float64Array, x: number, y: number, bou
         Math.max(x, maxX) + room,
         Math.max(y, maxY) + room,
       ];
-  const seen = seenSegments(segments, x, y, frame);
-  const envelope = nearest(seen);
-  const polygon = corners(seen, envelope, x, y, frame);
+  const seen = seenSegments(segments, x, y, frame, scratch);
+  const envelope = nearest(seen, scratch);
+  const polygon = corners(seen, envelope, x, y, frame, scratch);
   return isWithin ? polygon : clipped(polygon, bounds);
 }
 
@@ -165,9 +176,15 @@ function pseudoAngle(dx: number, dy: number): number {
   return dx < 0 ? 2 - dy / (-dx - dy) : 3 + dx / (dx - dy);
 }
 
-function seenSegments(segments: Float64Array, x: number, y: number, frame: Bounds): Seen {
-  scratch(segments.length / 4 + 4);
-  const [ax, ay, bx, by, nx, ny] = columns;
+function seenSegments(
+  segments: Float64Array,
+  x: number,
+  y: number,
+  frame: Bounds,
+  scratch: VisibilityScratch,
+): Seen {
+  scratch.reserve(segments.length / 4 + 4);
+  const [ax, ay, bx, by, nx, ny] = scratch.columns;
   const seen: Seen = { count: 0, ax, ay, bx, by, nx, ny };
   addSeen(seen, segments, x, y, frame);
   const [minX, minY, maxX, maxY] = frame;
@@ -232,13 +249,13 @@ function addSeen(seen: Seen, segments: Float64Array, x: number, y: number, frame
 }
 
 /** The envelope of all segments, as the whole of a pool. */
-function nearest(seen: Seen): Pool {
+function nearest(seen: Seen, scratch: VisibilityScratch): Pool {
   const { count, ax, ay, bx, by } = seen;
-  let [from, into] = pools;
+  let [from, into] = scratch.pools;
   from.size = 0;
   from.reserve(4 * count + 16);
   let starts: number[] = [];
-  const order = byAngle(seen);
+  const order = byAngle(seen, scratch);
   for (let i = 0; i < count; i++) {
     const s = order[i];
     const low = pseudoAngle(ax[s], ay[s]);
@@ -280,7 +297,7 @@ function nearest(seen: Seen): Pool {
 }
 
 /** Segments roughly by their angle, so that what hides each other meets early; the order changes no result. */
-function byAngle({ count, ax, ay, bx, by }: Seen): Int32Array {
+function byAngle({ count, ax, ay, bx, by }: Seen, { slotColumns }: VisibilityScratch): Int32Array {
   const slots = Math.max(16, count);
   const [heads, slotOf, order] = slotColumns;
   heads.fill(0, 0, slots + 1);
@@ -371,11 +388,18 @@ function merge(from: Pool, a: number, b: number, end: number, { nx, ny }: Seen, 
 }
 
 /** The corners of the region: both ends of what is nearest in each span of angles. */
-function corners(seen: Seen, envelope: Pool, x: number, y: number, frame: Bounds): Float64Array {
+function corners(
+  seen: Seen,
+  envelope: Pool,
+  x: number,
+  y: number,
+  frame: Bounds,
+  scratch: VisibilityScratch,
+): Float64Array {
   const { ax, ay, bx, by, nx, ny } = seen;
   const { key, dx, dy, segment, size } = envelope;
-  if (output.length < 4 * size) output = new Float64Array(8 * size);
-  const out = output;
+  if (scratch.output.length < 4 * size) scratch.output = new Float64Array(8 * size);
+  const out = scratch.output;
   let count = 0;
   const put = (px: number, py: number) => {
     // Rounding must not push a corner out of the frame.

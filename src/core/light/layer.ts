@@ -10,7 +10,7 @@ import {
 } from '../moment/moment';
 import type { Rect } from '../raster/rect';
 import { SHORTEST_SUM } from './facing';
-import { halvingsOf, levelOf, levelRect } from './levels';
+import { halvingsOf, levelRect, Levels } from './levels';
 import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 
 /** A layer's sums: albedo A, glow G, normal N, rim M and alpha. */
@@ -21,6 +21,7 @@ export class LayerSums {
   rim = 0;
   alpha = 0;
   private readonly sample = new Float64Array(SAMPLE_SIZE);
+  private readonly levels = new Levels();
 
   /** Gathers a layer at scene place (px, py). @returns whether anything is there */
   gather(
@@ -59,8 +60,8 @@ export class LayerSums {
     const s = this.sample;
     if (!picture) samplePlain(sprite.colour!, s);
     else if (sprite.grid) {
-      if (!sampleTile(moment, sprite, picture, u, v, s)) return;
-    } else sampleFrame(moment, sprite, picture, 0, frame, u, v, s);
+      if (!sampleTile(this.levels, moment, sprite, picture, u, v, s)) return;
+    } else sampleFrame(this.levels, moment, sprite, picture, 0, frame, u, v, s);
     const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
@@ -98,6 +99,7 @@ export class LayerSums {
 
 /** Reads a frame of a sprite's art, or of its halved level. */
 function sampleFrame(
+  levels: Levels,
   { pixelArt, lightSpace, view }: Moment,
   sprite: MomentSprite,
   picture: PicturePixels,
@@ -109,13 +111,14 @@ function sampleFrame(
 ): void {
   const halvings = pixelArt ? 0 : halvingsOf(sprite, view);
   if (halvings === 0) return samplePicture(picture, frame, u, v, pixelArt, lightSpace, out);
-  const level = levelOf(sprite, picture, halvings, lightSpace);
+  const level = levels.of(sprite, picture, halvings, lightSpace);
   const { scale } = level;
   samplePicture(level.pixels, levelRect(level, index), u * scale, v * scale, false, lightSpace, out);
 }
 
 /** Reads a grid of frames at a place of its own. @returns whether a tile is there */
 function sampleTile(
+  levels: Levels,
   moment: Moment,
   sprite: MomentSprite,
   picture: PicturePixels,
@@ -138,7 +141,7 @@ function sampleTile(
   );
   if (x < 0 || y < 0 || x >= width || y >= height) return false;
   const frame = { left, top, right: left + width, bottom: top + height };
-  sampleFrame(moment, sprite, picture, tile.frame, frame, x, y, out);
+  sampleFrame(levels, moment, sprite, picture, tile.frame, frame, x, y, out);
   // The normal goes the other way: from the tile to its cell.
   const { nx, ny } = SAMPLE;
   if (orientation & DIAGONAL) [out[nx], out[ny]] = [out[ny], out[nx]];

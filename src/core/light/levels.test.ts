@@ -9,7 +9,7 @@ import type { SceneSettings } from '../scene/records/settings';
 import { newSprite, type Sprite } from '../scene/records/sprite';
 import { recipeWith } from '../relief/recipe';
 import { srgbEncode } from '../raster/colour';
-import { halved, halvingsOf, levelOf, levelRect } from './levels';
+import { halved, halvingsOf, levelRect, Levels } from './levels';
 import { renderReference } from './reference';
 
 /** A picture of single texels, [r, g, b, alpha] each. */
@@ -84,10 +84,11 @@ describe('a halved picture', () => {
     const art = picture(2, [RED, RED, RED, RED]);
     const frame = { left: 0, top: 0, right: 2, bottom: 2 };
     const sprite = { frame, grid: null } as unknown as MomentSprite;
-    const once = levelOf(sprite, art, 1, 'linear');
-    expect(levelOf({ ...sprite }, art, 1, 'linear')).toBe(once);
-    expect(levelOf(sprite, art, 1, 'display')).not.toBe(once);
-    expect(levelOf(sprite, { ...art }, 1, 'linear')).not.toBe(once);
+    const levels = new Levels();
+    const once = levels.of(sprite, art, 1, 'linear');
+    expect(levels.of({ ...sprite }, art, 1, 'linear')).toBe(once);
+    expect(levels.of(sprite, art, 1, 'display')).not.toBe(once);
+    expect(levels.of(sprite, { ...art }, 1, 'linear')).not.toBe(once);
   });
 });
 

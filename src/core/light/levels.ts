@@ -39,27 +39,30 @@ interface Known {
   level: Level;
 }
 
-const ofSprites = new WeakMap<MomentSprite, Known>();
-const ofPictures = new WeakMap<PicturePixels, Map<string, Level>>();
+/** Levels by their pictures, and by the sprites that read them; each is made when it is first asked for. */
+export class Levels {
+  private readonly ofSprites = new WeakMap<MomentSprite, Known>();
+  private readonly ofPictures = new WeakMap<PicturePixels, Map<string, Level>>();
+  private encoder: Encoder | null = null;
 
-/** The level that a sprite reads where it is halved at least once; made when it is first asked for. */
-export function levelOf(
-  sprite: MomentSprite,
-  pixels: PicturePixels,
-  halvings: number,
-  space: LightSpace,
-): Level {
-  const known = ofSprites.get(sprite);
-  if (known?.pixels === pixels && known.halvings === halvings && known.space === space) return known.level;
-  const { left, top, right, bottom } = sprite.frame;
-  const frames = sprite.grid?.frames ?? Uint16Array.of(left, top, right - left, bottom - top);
-  const name = `${halvings} ${space} ${frames.join(' ')}`;
-  let levels = ofPictures.get(pixels);
-  if (!levels) ofPictures.set(pixels, (levels = new Map()));
-  let level = levels.get(name);
-  if (!level) levels.set(name, (level = { ...halved(pixels, frames, halvings, space), name }));
-  ofSprites.set(sprite, { pixels, space, halvings, level });
-  return level;
+  /** The level that a sprite reads where it is halved at least once. */
+  of(sprite: MomentSprite, pixels: PicturePixels, halvings: number, space: LightSpace): Level {
+    const known = this.ofSprites.get(sprite);
+    if (known?.pixels === pixels && known.halvings === halvings && known.space === space) return known.level;
+    const { left, top, right, bottom } = sprite.frame;
+    const frames = sprite.grid?.frames ?? Uint16Array.of(left, top, right - left, bottom - top);
+    const name = `${halvings} ${space} ${frames.join(' ')}`;
+    let levels = this.ofPictures.get(pixels);
+    if (!levels) this.ofPictures.set(pixels, (levels = new Map()));
+    let level = levels.get(name);
+    if (!level) {
+      this.encoder ??= encoderTable();
+      level = { ...halved(pixels, frames, halvings, space, this.encoder), name };
+      levels.set(name, level);
+    }
+    this.ofSprites.set(sprite, { pixels, space, halvings, level });
+    return level;
+  }
 }
 
 /** Where a frame of a level lies in its picture. */
@@ -82,8 +85,11 @@ export function halved(
   frames: Uint16Array,
   halvings: number,
   space: LightSpace,
+  encoder: Encoder = encoderTable(),
 ): Omit<Level, 'name'> {
   const block = 1 << halvings;
+  const byteOf =
+    space === 'linear' ? (value: number) => encoder[Math.floor(value * STEPS + 0.5)] : displayToByte;
   const count = frames.length / 4;
   let [cellWidth, cellHeight] = [1, 1];
   for (let i = 0; i < count; i++) {
@@ -108,7 +114,7 @@ export function halved(
     laid[4 * i + 1] = Math.floor(i / columns) * cellHeight;
     const [left, top, w, h] = frames.subarray(4 * i, 4 * i + 4);
     const from = { left, top, right: left + w, bottom: top + h };
-    halveFrame(pixels, from, block, space, out, laid[4 * i], laid[4 * i + 1]);
+    halveFrame(pixels, from, block, artValues(space), byteOf, out, laid[4 * i], laid[4 * i + 1]);
   }
   return { pixels: out, frames: laid, scale: 1 / block };
 }
@@ -117,13 +123,12 @@ function halveFrame(
   { width, rgba, normal, glow, rim }: PicturePixels,
   { left, top, right, bottom }: Rect,
   block: number,
-  space: LightSpace,
+  values: Float64Array,
+  byteOf: (value: number) => number,
   out: PicturePixels,
   outLeft: number,
   outTop: number,
 ): void {
-  const values = artValues(space);
-  const byteOf = space === 'linear' ? linearToByte : displayToByte;
   for (let y0 = top, row = outTop; y0 < bottom; y0 += block, row++) {
     const y1 = Math.min(bottom, y0 + block);
     for (let x0 = left, column = outLeft; x0 < right; x0 += block, column++) {
@@ -175,9 +180,9 @@ function displayToByte(value: number): number {
 
 /** Steps of the table of encoded bytes: at the dark end, where bytes lie closest, twenty of them make one. */
 const STEPS = 65_536;
-let encoded: Uint8Array | null = null;
+/** The byte of each step of a linear value. */
+type Encoder = Uint8Array;
 
-function linearToByte(value: number): number {
-  encoded ??= Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.floor(srgbEncode(i / STEPS) * 255 + 0.5));
-  return encoded[Math.floor(value * STEPS + 0.5)];
+function encoderTable(): Encoder {
+  return Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.floor(srgbEncode(i / STEPS) * 255 + 0.5));
 }

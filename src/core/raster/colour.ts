@@ -82,13 +82,8 @@ export function oklabToLinear([L, a, b]: Readonly<Rgb>): Rgb {
 }
 
 const LIGHTNESS_STEPS = 4096;
-let cubeRoots: Float32Array | null = null;
-
-/** A table of cube roots over 0..1 in 4096 steps, for lightness of whole pictures. */
-function cubeRootTable(): Float32Array {
-  cubeRoots ??= Float32Array.from({ length: LIGHTNESS_STEPS + 1 }, (_, i) => cbrt(i / LIGHTNESS_STEPS));
-  return cubeRoots;
-}
+/** Cube roots over 0..1, for lightness of whole pictures. */
+const CUBE_ROOTS = Float32Array.from({ length: LIGHTNESS_STEPS + 1 }, (_, i) => cbrt(i / LIGHTNESS_STEPS));
 
 /**
  * OKLab lightness, 0..1, of each pixel.
@@ -97,7 +92,7 @@ function cubeRootTable(): Float32Array {
  * @returns out; within 0.002 of the exact value (the table's cells)
  */
 export function lightnessOf(rgba: Uint8Array | Uint8ClampedArray, out: Float32Array): Float32Array {
-  const table = cubeRootTable();
+  const table = CUBE_ROOTS;
   const linear = SRGB_BYTE_TO_LINEAR;
   const n = LIGHTNESS_STEPS;
   for (let i = 0, p = 0; i < out.length; i++, p += 4) {

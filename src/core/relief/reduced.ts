@@ -2,6 +2,7 @@
 import { emptyImage, type Image } from '../raster/image';
 import type { Recipe } from './recipe';
 import type { ReliefSource } from './source';
+import { afresh, apart, type Remember } from './workings';
 
 /** Pictures up to this many pixels are made at full size at once. */
 export const QUICK_PIXELS = 160 * 160;
@@ -13,13 +14,8 @@ export function reductionFor(width: number, height: number): number {
   return factor;
 }
 
-/** While a control moves the same picture is made smaller again and again. */
-const made = new WeakMap<Uint8Array, { factor: number; image: Image }>();
-
 /** Means of factor x factor blocks, colours weighted by their alpha; what is left over at the ends is held. */
 export function reducedImage(image: Image, factor: number): Image {
-  const last = made.get(image.data);
-  if (last?.factor === factor) return last.image;
   const { width, height, data } = image;
   const out = emptyImage(Math.max(1, Math.floor(width / factor)), Math.max(1, Math.floor(height / factor)));
   const cells = factor * factor;
@@ -48,26 +44,32 @@ export function reducedImage(image: Image, factor: number): Image {
       out.data[q + 3] = Math.round(sum / cells);
     }
   }
-  made.set(data, { factor, image: out });
   return out;
 }
 
 /**
  * A source at a fraction of its size, for a first result; the same where it cannot be made smaller, as a sheet whose
  * cells would not come out even.
+ * @param remember while a control moves the same picture is made smaller again and again
  */
-export function reducedSource(source: ReliefSource, factor: number): ReliefSource {
+export function reducedSource(
+  source: ReliefSource,
+  factor: number,
+  remember: Remember = afresh,
+): ReliefSource {
   const { image, cells, frames, normals, heights } = source;
   const grid = cells ?? source.recipe.cells;
   const isSheet = frames.length > 0 || grid.columns * grid.rows > 1 || grid.marginPx > 0;
   if (factor === 1 || isSheet || heights) return source;
+  const smaller = (which: string, whole: Image) =>
+    remember(`reduced ${which}`, [whole.data, factor], () => reducedImage(whole, factor));
   return {
     ...source,
-    image: reducedImage(image, factor),
+    image: smaller('picture', image),
     artPx: source.artPx * factor,
     recipe: reducedRecipe(source.recipe, factor),
-    borrowed: source.borrowed && reducedSource(source.borrowed, factor),
-    normals: normals && { ...normals, image: reducedImage(normals.image, factor) },
+    borrowed: source.borrowed && reducedSource(source.borrowed, factor, apart(remember, 'lender')),
+    normals: normals && { ...normals, image: smaller('normals', normals.image) },
     rim: null,
     occlusion: null,
     glow: null,

@@ -28,6 +28,7 @@ import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
+import { StrokeTurns } from './stroke-turns';
 import { SceneSync } from './sync';
 
 export type StudioInfo = Omit<OpenScene, 'document' | 'revision'>;
@@ -40,6 +41,7 @@ export class Studio {
   readonly reliefBench: ReliefBenchStore = createReliefBench();
   readonly costs: CostStore = createCosts();
   readonly work = new LongWork();
+  readonly strokeTurns = new StrokeTurns();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly sync: SceneSync;

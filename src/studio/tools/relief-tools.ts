@@ -67,9 +67,6 @@ export function strokeOf(studio: Studio, kind: StrokeKind): Stroke {
 const STEP_SHARE = 0.08;
 const LEAST_STEP_PX = 0.4;
 
-/** One stroke at a time is with the worker: the next begins when the last is settled. */
-let settled: Promise<void> = Promise.resolve();
-
 export class BrushDrawing implements ReliefDrawing {
   readonly kind = 'brush';
   readonly points: number[] = [];
@@ -96,7 +93,7 @@ export class BrushDrawing implements ReliefDrawing {
     private readonly show: (patch: ReliefPatch) => void,
   ) {
     this.stroke = strokeOf(studio, kind);
-    this.begun = settled.then(() => this.begin());
+    this.begun = this.studio.strokeTurns.begin(() => this.begin());
     if (start.shift && last) this.add(last.x, last.y, start.pressure);
     this.move(start, true);
   }
@@ -121,12 +118,12 @@ export class BrushDrawing implements ReliefDrawing {
     const stroke: Stroke = { ...this.stroke, points: this.points.map((v) => Math.round(v * 1000) / 1000) };
     this.done = stroke;
     const label = BRUSH_LABELS[stroke.kind as (typeof BRUSHES)[number]];
-    settled = this.begun.then(() => this.flush()).then(() => this.settle(label));
+    this.studio.strokeTurns.endsWith(this.begun.then(() => this.flush()).then(() => this.settle(label)));
   }
 
   cancel(): void {
     this.isOver = true;
-    settled = this.begun.then(() => this.studio.workers.live.endStroke(null)).catch(() => undefined);
+    this.studio.strokeTurns.endsWith(this.begun.then(() => this.studio.workers.live.endStroke(null)));
   }
 
   /** The worker keeps the stroke as made before the document asks for it. */
