@@ -331,6 +331,43 @@ test('the command line shades a bundle at an hour and a second', async () => {
   }
 });
 
+test('the command line exports a bundle and checks it', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const { sceneName, document, pictures } = fennelHalt(sha256Of);
+    const bundle = join(folder, 'halt.zip');
+    const bytes = await writeBundle(sceneName, document, pictures, deflateSync);
+    writeFileSync(bundle, bytes);
+    expect((await oilwick('export', '--list')).stdout).toMatch(/^bundle\n[^]*^maps\n[^]*--depth/m);
+    const out = join(folder, 'out');
+    const rows = await oilwick('export', bundle, '--as', 'maps', '--out', out, '--json', '--maps', 'rim');
+    const files = rows.stdout
+      .trim()
+      .split('\n')
+      .map((row) => (JSON.parse(row) as { file: string }).file);
+    expect(files).toContain(join(out, 'goods-wagon_rim.png'));
+    for (const file of files) expect(inspectPng(readFileSync(file)).width).toBeGreaterThan(0);
+    await expect(
+      oilwick('export', bundle, '--as', 'maps', '--out', out, '--shine', '1'),
+    ).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining('has no option "shine"'),
+    });
+    await expect(oilwick('export', bundle, '--as', 'paper')).rejects.toMatchObject({
+      stderr: expect.stringContaining('There is no export "paper"; there are bundle, maps.'),
+    });
+
+    expect((await oilwick('check', bundle)).stdout).toBe('');
+    const [id] = Object.keys(document.lights);
+    document.lights[id] = { ...document.lights[id], name: 'Beacon', circuitIds: ['cellar'] };
+    writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
+    const found = JSON.parse((await oilwick('check', bundle, '--json')).stdout) as object[];
+    expect(found).toMatchObject([{ snag: 'lost-name', records: [`lights/${id}`] }]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
 test('dragging and typing at once are both kept', async ({ page }) => {
   await openNewScene(page);
   await page.keyboard.press('p');

@@ -5,6 +5,8 @@
 import { Command, CommanderError } from 'commander';
 import { wordsOf } from '@/core/faults';
 import type { MapKind } from '@/core/handoff/maps';
+import { checkCommand } from './check';
+import { exportCommand, exportList, type ExportCall } from './export';
 import { mapList, reliefCommand, type ReliefOptions } from './relief';
 import { shadeCommand, type ShadeOptions } from './shade';
 import { serveJobs } from './threads';
@@ -81,6 +83,29 @@ async function main(): Promise<void> {
     .option('--unlit', 'the art as it is', false)
     .action(async (bundle: string, options: ShadeOptions) => {
       await shadeCommand(bundle, options);
+    });
+  program
+    .command('export')
+    .description('write what leaves for the game: see --list')
+    .argument('[bundle]', 'bundle, a zip')
+    .argument('[options...]', "the export's own options, as --depth 16")
+    .option('--as <kind>', 'which export', 'bundle')
+    .option('--out <dir>', 'folder for the files', '.')
+    .option('--list', 'the exports there are, with their options', false)
+    .option('--json', 'one line of JSON for each file on standard output', false)
+    .allowUnknownOption()
+    .action(async (bundle: string | undefined, words: string[], options: ExportCall & { list: boolean }) => {
+      if (options.list) return void process.stdout.write(exportList());
+      if (bundle === undefined) throw wrongCall('export takes a bundle');
+      await exportCommand(bundle, options, words);
+    });
+  program
+    .command('check')
+    .description('say what in a bundle is probably a mistake; exit code 1 where it is a fault')
+    .argument('<bundle>', 'bundle, a zip')
+    .option('--json', 'one array of JSON on standard output', false)
+    .action(async (bundle: string, options: { json: boolean }) => {
+      process.exitCode = await checkCommand(bundle, options);
     });
   await program.parseAsync();
 }

@@ -1,6 +1,5 @@
 /** The maps of one picture, on whatever thread it runs. */
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { deflate as zlibDeflate } from 'node:zlib';
 import { mapFiles, type OutputOptions } from '@/core/handoff/maps';
@@ -9,6 +8,7 @@ import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { plainOrder } from '@/core/relief/order';
 import type { Recipe } from '@/core/relief/recipe';
 import { plainSource } from '@/core/relief/source';
+import { writeFiles } from './files';
 
 export interface ReliefJob {
   /** Path of the picture, as it was given. */
@@ -36,14 +36,6 @@ export async function runReliefJob({ art, name, folder, recipe, output }: Relief
   const chosen = recipe ? null : chooseRecipe(image);
   const used = recipe ?? chosen!.recipe;
   const files = await mapFiles(name, plainSource(image, used), plainOrder('', used), output, deflate);
-  const maps: string[] = [];
-  for (const [path, bytes] of Object.entries(files)) {
-    const target = join(folder, path);
-    await mkdir(dirname(target), { recursive: true });
-    // A run that is killed leaves the map that was there, whole, and never half of a new one.
-    await writeFile(`${target}.part`, bytes);
-    await rename(`${target}.part`, target);
-    maps.push(target);
-  }
+  const maps = await writeFiles(folder, files);
   return { maps, seen: chosen?.seen ?? null, milliseconds: Math.round(performance.now() - start) };
 }

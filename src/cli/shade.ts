@@ -1,13 +1,14 @@
-import { createHash } from 'node:crypto';
-import { readFile, writeFile } from 'node:fs/promises';
-import { InputFault, wordsOf } from '@/core/faults';
-import { bundlePictures, readBundle } from '@/core/handoff/bundle';
+import { writeFile } from 'node:fs/promises';
+import { snagsIn } from '@/core/checks/snags/all-snags';
+import { InputFault } from '@/core/faults';
+import { bundlePictures } from '@/core/handoff/bundle';
 import { renderReference } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { emptyImage, type Image } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { settingsOf } from '@/core/scene/document';
+import { openBundle } from './bundle-file';
 
 export interface ShadeOptions {
   out: string;
@@ -28,23 +29,15 @@ export async function shadeCommand(
   if (!Number.isInteger(enlarge) || enlarge < 1 || enlarge > MOST_TIMES) {
     throw new InputFault(`--enlarge is a whole number from 1 to ${MOST_TIMES}; got ${enlarge}.`);
   }
-  const bundle = await open(file);
+  const bundle = await openBundle(file);
+  // What cannot be drawn as the document says is named, and the rest drawn.
+  for (const { words } of snagsIn(bundle.scene)) process.stderr.write(`${file}: ${words}\n`);
   const settings = settingsOf(bundle.scene);
   // Pixel art is lit at scene px and enlarged by whole steps; painted art is lit at output pixels.
   const view = gateView(bundle.scene, settings.pixelArt ? 1 : enlarge);
   const moment = momentAt(bundle.scene, hour ?? settings.clockHours, at, { ...NOTHING_PASSING, unlit }, view);
   const picture = renderReference(moment, bundlePictures(bundle));
   await writeFile(out, encodePng(settings.pixelArt ? enlarged(picture, enlarge) : picture));
-}
-
-async function open(file: string) {
-  try {
-    return await readBundle(await readFile(file), (bytes) =>
-      createHash('sha256').update(bytes).digest('hex'),
-    );
-  } catch (cause) {
-    throw new InputFault(`${file}: ${wordsOf(cause)}`, null, { cause });
-  }
 }
 
 function enlarged(image: Image, times: number): Image {

@@ -28,6 +28,8 @@ declare module 'yup' {
   interface CustomSchemaMetadata {
     /** What the field means, in a phrase. */
     about?: string;
+    /** The name of an option as the screen says it, where a person sets it there. */
+    word?: string;
     refers?: Reference;
     /** The field names a file by the sha-256 of its bytes. */
     isFile?: boolean;

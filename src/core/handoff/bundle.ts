@@ -10,7 +10,7 @@ import { MomentMaker } from '../moment/moment-maker';
 import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
 import { NOTHING_PASSING } from '../moment/passing';
 import { hasRimLights } from '../scene/looks';
-import { decodeGrey16, decodePng } from '../raster/png';
+import { decodePng } from '../raster/png';
 import type { Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
 import {
@@ -28,6 +28,8 @@ import { reliefOrderOf } from '../scene/relief-order';
 import { jsonSchema } from '../scene/json-schema';
 import { readScene } from '../scene/read-scene';
 import { conventions } from './conventions';
+import { decodedPictures } from './decoded-pictures';
+import { fileNames } from './file-names';
 import { mapFiles, type OutputOptions, USUAL_OUTPUT } from './maps';
 import { packFiles, unpackFiles, type Files } from './zip';
 
@@ -71,7 +73,7 @@ export async function writeBundle(
       continue;
     }
     for (const sha of broughtBy(order)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
-    const source = sourceOf(order, decoded(pictures));
+    const source = sourceOf(order, decodedPictures(pictures));
     Object.assign(
       files,
       await mapFiles(names[id], source, order, { ...BUNDLED_MAPS, maps: bundledKinds(order) }, deflate),
@@ -93,7 +95,7 @@ async function glowFile(
   pictures: ReadonlyMap<string, Uint8Array>,
   deflate: Deflate,
 ): Promise<Uint8Array> {
-  const art = decoded(pictures).image(imageSha);
+  const art = decodedPictures(pictures).image(imageSha);
   const { width, height } = art;
   return writePng({ width, height, channels: 1, data: glowOf(glowSha, art, pictures) }, {}, deflate);
 }
@@ -126,46 +128,10 @@ export function filesNeeded(scene: SceneDocument): string[] {
   return [...needed];
 }
 
-/** Files decoded as they are asked for, each once. */
-function decoded(pictures: ReadonlyMap<string, Uint8Array>): OrderPictures {
-  const bytesOf = (sha: string) => {
-    const bytes = pictures.get(sha);
-    if (!bytes) throw new InputFault(`The picture ${sha} that a relief is made of is missing.`);
-    return bytes;
-  };
-  const images = new Map<string, ReturnType<OrderPictures['image']>>();
-  return {
-    image(sha) {
-      const image = images.get(sha) ?? decodePng(bytesOf(sha)).image;
-      images.set(sha, image);
-      return image;
-    },
-    heights: (sha) => decodeGrey16(bytesOf(sha)),
-  };
-}
-
 function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id: string): Uint8Array {
   const bytes = pictures.get(sha);
   if (!bytes) throw new InputFault(`The picture of artwork ${id} is missing.`, `artworks.${id}`);
   return bytes;
-}
-
-/** A file name for each artwork: its own name made plain; where two are the same, with a number. */
-function fileNames(scene: SceneDocument): Record<string, string> {
-  const taken = new Set<string>();
-  const names: Record<string, string> = {};
-  for (const [id, { name }] of Object.entries(scene.artworks)) {
-    const plain =
-      name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '') || 'art';
-    let unique = plain;
-    for (let n = 2; taken.has(unique); n++) unique = `${plain}-${n}`;
-    taken.add(unique);
-    names[id] = unique;
-  }
-  return names;
 }
 
 /** Outlines in scene px at the first second, planes at their own places (without parallax), each edge [ax, ay, bx, by]. */
@@ -249,7 +215,7 @@ export function bundlePictures({ scene, pictures }: Bundle): PictureSource {
 
 /** The glow of an artwork without a relief. */
 function glowOf(sha: string, art: Image, pictures: ReadonlyMap<string, Uint8Array>): Uint8Array {
-  return glowShares(decoded(pictures).image(sha), art);
+  return glowShares(decodedPictures(pictures).image(sha), art);
 }
 
 function picturePixels(
@@ -267,7 +233,7 @@ function picturePixels(
     const glow = artwork.glowSha === null ? null : glowOf(artwork.glowSha, image, pictures);
     return { width, height, rgba, normal: null, glow, rim: null };
   }
-  const source = sourceOf(order, decoded(pictures));
+  const source = sourceOf(order, decodedPictures(pictures));
   const maps = reliefMaps(source, { glow: glowsOf(order), rim: hasRimLights(scene) });
   return {
     width: maps.width,

@@ -1,0 +1,58 @@
+'use client';
+import { useState } from 'react';
+import { exportNamed, type ExportName } from '@/core/handoff/exports/all-exports';
+import type { ExportOptions } from './export-run';
+import { OptionRows } from './OptionRows';
+
+/** One way for the scene to leave: its options, its key, what went wrong, and what is in it. */
+export function ExportSection({
+  name,
+  busy,
+  fault,
+  onRun,
+}: {
+  name: ExportName;
+  busy: boolean;
+  fault: string | null;
+  onRun(options: ExportOptions): void;
+}) {
+  const { word, about, options, contents } = exportNamed(name);
+  const [values, setValues] = useState<ExportOptions>(() => options.getDefault() ?? {});
+  return (
+    <section aria-label={word} className="w-[560px] shrink-0">
+      <h3 className="heading">{word}</h3>
+      <div className="grid grid-cols-[216px_minmax(0,1fr)] gap-x-4">
+        <div>
+          <p className="mb-1 text-ash">{about}</p>
+          <OptionRows options={options} values={values} onChange={setValues} />
+          <button
+            type="button"
+            className="key mt-1"
+            disabled={busy}
+            data-picked="true"
+            onClick={() => onRun(values)}
+          >
+            Download the {word.toLowerCase()}
+          </button>
+          {fault && (
+            <p role="alert" className="mt-2 text-signal">
+              Not made: {fault}
+            </p>
+          )}
+        </div>
+        <dl className="grid grid-cols-[112px_minmax(0,1fr)] content-start">
+          {contents.map(([file, what]) => (
+            <div key={file} className="contents">
+              <dt className="figure truncate leading-[22px] text-brass" title={file}>
+                {file}
+              </dt>
+              <dd className="truncate leading-[22px]" title={what}>
+                {what}
+              </dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+    </section>
+  );
+}
