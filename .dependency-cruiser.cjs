@@ -13,6 +13,19 @@ const never = (name, from, to) => ({
   to: { path: to },
 });
 
+/** The rooms of the studio from the ground up: none imports from one above it. */
+const STUDIO = [
+  ...['store', 'surface', 'lights', 'tools', 'controls', 'shelf', 'stage', 'dayline', 'elevation', 'desk'],
+  ...['relief', 'art', 'handoff', 'shell'],
+];
+const notUpward = STUDIO.slice(0, -1).map((name, i) =>
+  never(
+    `studio-${name}-imports-nothing-above-it`,
+    `^src/studio/${name}/`,
+    `^src/studio/(${STUDIO.slice(i + 1).join('|')})/`,
+  ),
+);
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
@@ -35,9 +48,10 @@ module.exports = {
     never('scene-knows-no-renderer', '^src/core/scene/', '^src/core/(light|moment/(?!light-kinds/))'),
     never('kinds-know-no-scene', '^src/core/(moment/light-kinds|time/wicks|finish)/', '^src/core/scene/'),
     never('light-knows-no-scene', '^src/core/light/', '^src/core/(scene|time)/'),
+    ...notUpward,
     never(
       'store-and-tools-know-no-react',
-      '^src/studio/(store|tools)/',
+      '^src/studio/(store|lights|tools)/',
       '^node_modules/(react|react-dom|@headlessui)/',
     ),
   ],

@@ -13,14 +13,7 @@ import { hasRimLights } from '../scene/looks';
 import { decodePng } from '../raster/png';
 import type { Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
-import {
-  glowShares,
-  glowsOf,
-  picturesOf,
-  sourceOf,
-  type OrderPictures,
-  type ReliefOrder,
-} from '../relief/order';
+import { glowShares, glowsOf, picturesOf, sourceOf, type ReliefOrder } from '../relief/order';
 import { reliefMaps } from '../relief/relief-of';
 import type { SceneDocument } from '../scene/document';
 import { neededRecords } from '../scene/references';

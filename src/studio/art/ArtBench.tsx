@@ -3,14 +3,13 @@ import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useStore } from 'zustand';
 import { useDesk, useScene, useStudio } from '../context';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
-import { Notice } from '../shell/Notice';
-import { readColours } from '../stage/read-colours';
+import { Notice } from '../controls/Notice';
+import { readColours } from '../surface/read-colours';
 import { ART_TOOL_WORDS, ART_VIEWS, ART_VIEW_WORDS } from '../store/art-bench';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { ArtController } from './art-controller';
 import { ArtDesk } from './ArtDesk';
 import { artRows } from './art-list';
-import { registerArt } from './art-registry';
 import { ArtSheet } from './ArtSheet';
 import { FrameStrip } from './FrameStrip';
 
@@ -33,10 +32,10 @@ export function ArtBench() {
       readout: readout.current!,
       ...readColours(),
     });
-    registerArt(studio, made);
+    const closed = studio.opened(made);
     setController(made);
     return () => {
-      registerArt(studio, null);
+      closed();
       made.dispose();
     };
   }, [studio]);

@@ -1,10 +1,12 @@
 /** Draws the Art bench's view: one artwork as its picture with the frames on it, or as the figure that they make. */
 import { figureSize, frameAt, frameOf } from '@/core/art/frames';
 import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
-import type { OverlayColours } from '../stage/overlay';
-import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
+import type { OverlayColours } from '../surface/overlay';
+import { Surface, type SurfaceOwner } from '../surface/surface';
+import { fitArt, zoomedAbout, zoomStep } from '../surface/view';
 import type { ArtBenchState } from '../store/art-bench';
 import { keepDrawn } from '../store/artwork-outlines';
+import type { OpenView } from '../store/open-view';
 import type { Studio } from '../store/studio';
 import { ArtBitmaps } from './art-bitmaps';
 import { ArtMarks } from './art-marks';
@@ -18,26 +20,23 @@ export interface ArtElements {
   font: string;
 }
 
-export class ArtController implements ArtHost {
-  size = { width: 0, height: 0 };
-  ratio = 1;
+export class ArtController implements ArtHost, OpenView, SurfaceOwner {
+  readonly surface: Surface;
+  readonly touch: () => void;
   place = { viewX: 0, viewY: 0, zoom: 1 };
   artworkId: string | null = null;
   private readonly pointer: ArtPointer;
   private readonly bitmaps = new ArtBitmaps();
-  private frame = 0;
-  private dirty = true;
   private shownNumber = -1;
-  private readonly leave: (() => void)[] = [];
 
   constructor(
     readonly studio: Studio,
     private readonly elements: ArtElements,
   ) {
-    const observer = new ResizeObserver(() => this.resize());
-    observer.observe(elements.box);
-    this.leave.push(
-      () => observer.disconnect(),
+    this.surface = new Surface(elements.box, [elements.picture], this);
+    this.touch = this.surface.touch;
+    this.pointer = new ArtPointer(this);
+    this.surface.until(
       studio.scenes.api.subscribe(this.touch),
       studio.artBench.subscribe((state, last) => {
         if (state.view !== last.view) this.fit();
@@ -45,24 +44,11 @@ export class ArtController implements ArtHost {
       }),
       studio.pictures.subscribe(this.touch),
     );
-    this.pointer = new ArtPointer(this, elements.picture);
-    this.resize();
-    const loop = (now: number) => {
-      this.frame = requestAnimationFrame(loop);
-      const number = this.playedNumber(now / 1000);
-      if (number !== this.shownNumber) this.touch();
-      this.shownNumber = number;
-      if (!this.dirty) return;
-      this.dirty = false;
-      this.draw();
-    };
-    this.frame = requestAnimationFrame(loop);
+    this.surface.begin();
   }
 
   dispose(): void {
-    cancelAnimationFrame(this.frame);
-    this.pointer.dispose();
-    for (const leave of this.leave) leave();
+    this.surface.dispose();
   }
 
   show(artworkId: string | null): void {
@@ -79,10 +65,6 @@ export class ArtController implements ArtHost {
     });
     this.fit();
   }
-
-  readonly touch = (): void => {
-    this.dirty = true;
-  };
 
   get artwork(): Artwork | null {
     return this.artworkId === null ? null : (this.studio.scene.artworks[this.artworkId] ?? null);
@@ -105,12 +87,12 @@ export class ArtController implements ArtHost {
     const { artwork } = this;
     if (!artwork) return this.touch();
     const { widthPx, heightPx } = this.bench.view === 'picture' ? artwork : figureSize(artwork);
-    this.place = fitArt(widthPx, heightPx, this.size, artwork.pixelArt, this.ratio);
+    this.place = fitArt(widthPx, heightPx, this.surface.size, artwork.pixelArt, this.surface.ratio);
     this.touch();
   }
 
   zoom(direction: number): void {
-    this.zoomAbout(direction, this.size.width / 2, this.size.height / 2);
+    this.zoomAbout(direction, this.surface.size.width / 2, this.surface.size.height / 2);
   }
 
   zoomAbout(direction: number, x: number, y: number): void {
@@ -135,31 +117,29 @@ export class ArtController implements ArtHost {
     return view === 'figure' && playing ? frameAt(artwork, seconds) : frame;
   }
 
-  private resize(): void {
-    const { box, picture } = this.elements;
-    this.ratio = window.devicePixelRatio || 1;
-    const size = {
-      width: Math.max(1, Math.round(box.clientWidth * this.ratio)),
-      height: Math.max(1, Math.round(box.clientHeight * this.ratio)),
-    };
-    if (size.width === this.size.width && size.height === this.size.height) return;
-    this.size = size;
-    Object.assign(picture, size);
+  resized(): void {
     this.fit();
   }
 
-  private draw(): void {
+  tick(now: number): boolean {
+    const number = this.playedNumber(now / 1000);
+    const isOther = number !== this.shownNumber;
+    this.shownNumber = number;
+    return isOther;
+  }
+
+  draw(): void {
     const { picture, colours, font, readout } = this.elements;
     const context = picture.getContext('2d')!;
     context.fillStyle = '#0c0c0d';
     context.fillRect(0, 0, picture.width, picture.height);
     const { artwork, artworkId, place, bench } = this;
-    readout.textContent = `${Math.round((place.zoom / this.ratio) * 100)} %`;
+    readout.textContent = `${Math.round((place.zoom / this.surface.ratio) * 100)} %`;
     const pixels = artworkId === null ? null : this.studio.pictures.source(artworkId);
     if (!artwork || !pixels) return;
     context.imageSmoothingEnabled = !artwork.pixelArt && place.zoom < 1;
     const bitmap = this.bitmaps.of(pixels);
-    const marks = new ArtMarks(context, place, this.ratio, colours, font);
+    const marks = new ArtMarks(context, place, this.surface.ratio, colours, font);
     if (bench.view === 'picture') {
       const whole = { left: 0, top: 0, right: pixels.width, bottom: pixels.height };
       marks.box(whole, `${colours.line}22`);

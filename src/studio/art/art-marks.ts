@@ -3,8 +3,8 @@ import { bracketAt } from '@/core/art/brackets';
 import { rectOf } from '@/core/art/frames';
 import type { Rect } from '@/core/raster/rect';
 import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
-import type { OverlayColours } from '../stage/overlay';
-import { toCanvas } from '../stage/view';
+import type { OverlayColours } from '../surface/overlay';
+import { toCanvas } from '../surface/view';
 
 const PIVOT_PX = 7;
 const BRACKET_PX = 5;

@@ -3,7 +3,8 @@ import { bracketAt } from '@/core/art/brackets';
 import { rectOf } from '@/core/art/frames';
 import type { Rect } from '@/core/raster/rect';
 import type { Artwork } from '@/core/scene/records/artwork';
-import { toScene } from '../stage/view';
+import type { Surface } from '../surface/surface';
+import { panned, toScene, type Pan, type Place } from '../surface/view';
 import type { ArtBenchState } from '../store/art-bench';
 import { addBracket, addFrame, changeFrame, placeBracket, setArtwork } from '../store/art-edits';
 import type { Studio } from '../store/studio';
@@ -25,16 +26,16 @@ export interface ArtHost {
   artworkId: string | null;
   artwork: Artwork | null;
   bench: ArtBenchState;
-  ratio: number;
+  readonly surface: Surface;
   frameNumber: number;
-  place: { viewX: number; viewY: number; zoom: number };
+  place: Place;
   figureAt(): [number, number];
   touch(): void;
   zoomAbout(direction: number, x: number, y: number): void;
 }
 
 type Drag =
-  | { kind: 'pan'; x: number; y: number; viewX: number; viewY: number }
+  | ({ kind: 'pan' } & Pan)
   | { kind: 'frame'; fixedX: number; fixedY: number; rect: Rect; number: number | null }
   | { kind: 'foot'; points: number[] }
   | { kind: 'bracket'; id: string; x: number; y: number; turnDeg: number }
@@ -43,37 +44,22 @@ type Drag =
 export class ArtPointer {
   private drag: Drag | null = null;
   private wasDrawing = false;
-  private readonly leave: (() => void)[] = [];
 
-  constructor(
-    private readonly host: ArtHost,
-    private readonly canvas: HTMLCanvasElement,
-  ) {
-    const on = <K extends keyof HTMLElementEventMap>(
-      type: K,
-      work: (event: HTMLElementEventMap[K]) => void,
-      options?: AddEventListenerOptions,
-    ) => {
-      canvas.addEventListener(type, work, options);
-      this.leave.push(() => canvas.removeEventListener(type, work));
-    };
-    on('pointerdown', (event) => this.down(event));
-    on('pointermove', (event) => this.move(event));
-    on('pointerup', (event) => this.up(event));
-    on('pointercancel', () => this.cancel());
-    on('dblclick', (event) => this.double(event));
-    on(
+  constructor(private readonly host: ArtHost) {
+    const { surface } = host;
+    surface.on('pointerdown', (event) => this.down(event));
+    surface.on('pointermove', (event) => this.move(event));
+    surface.on('pointerup', (event) => this.up(event));
+    surface.on('pointercancel', () => this.cancel());
+    surface.on('dblclick', (event) => this.double(event));
+    surface.on(
       'wheel',
       (event) => {
         event.preventDefault();
-        this.host.zoomAbout(-Math.sign(event.deltaY || event.deltaX), ...this.canvasPlace(event));
+        this.host.zoomAbout(-Math.sign(event.deltaY || event.deltaX), ...surface.placeOf(event));
       },
       { passive: false },
     );
-  }
-
-  dispose(): void {
-    for (const leave of this.leave) leave();
   }
 
   /** Throws away what is being drawn; where nothing is, goes back to looking. */
@@ -102,13 +88,8 @@ export class ArtPointer {
     else if (drag?.kind === 'bracket') marks.bracket('', drag.x + dx, drag.y + dy, marks.colours.line);
   }
 
-  private canvasPlace(event: MouseEvent): [number, number] {
-    const box = this.canvas.getBoundingClientRect();
-    return [(event.clientX - box.left) * this.host.ratio, (event.clientY - box.top) * this.host.ratio];
-  }
-
   private scenePlace(event: MouseEvent): [number, number] {
-    return toScene(this.host.place, ...this.canvasPlace(event));
+    return toScene(this.host.place, ...this.host.surface.placeOf(event));
   }
 
   /** A place of the figure, to half a pixel: pixel centres and borders. */
@@ -143,22 +124,24 @@ export class ArtPointer {
   }
 
   private get nearPx(): number {
-    return (NEAR_PX * this.host.ratio) / this.host.place.zoom;
+    return (NEAR_PX * this.host.surface.ratio) / this.host.place.zoom;
   }
 
   private down(event: PointerEvent): void {
     const { host } = this;
-    this.canvas.setPointerCapture(event.pointerId);
-    this.canvas.focus();
+    host.surface.take(event);
     if (!host.artwork || !host.artworkId || event.button === 2) return;
     this.wasDrawing = host.bench.drawn !== null;
-    this.drag = event.button === 1 ? this.panFrom(event) : this.dragFor(event, host.artwork, host.artworkId);
+    this.drag =
+      event.button === 1 || host.surface.isSpaceHeld
+        ? this.panFrom(event)
+        : this.dragFor(event, host.artwork, host.artworkId);
     host.touch();
   }
 
   private panFrom(event: PointerEvent): Drag {
-    const [x, y] = this.canvasPlace(event);
-    return { kind: 'pan', x, y, ...this.host.place };
+    const [x, y] = this.host.surface.placeOf(event);
+    return { kind: 'pan', x, y, from: this.host.place };
   }
 
   private dragFor(event: PointerEvent, artwork: Artwork, artworkId: string): Drag | null {
@@ -220,9 +203,7 @@ export class ArtPointer {
     const { drag, host } = this;
     if (!drag || !host.artwork) return;
     if (drag.kind === 'pan') {
-      const [x, y] = this.canvasPlace(event);
-      const { zoom } = host.place;
-      host.place = { zoom, viewX: drag.viewX - (x - drag.x) / zoom, viewY: drag.viewY - (y - drag.y) / zoom };
+      host.place = panned(drag, ...host.surface.placeOf(event));
     } else if (drag.kind === 'frame') {
       drag.rect = boxBetween(drag.fixedX, drag.fixedY, ...this.scenePlace(event), host.artwork);
     } else if (drag.kind === 'foot') drag.points.splice(2, 2, ...this.figurePlace(event));
@@ -260,7 +241,7 @@ export class ArtPointer {
 
   /** A press without a drag chooses the frame under it. */
   private choose(event: PointerEvent, drag: { x: number; y: number }, { frames }: Artwork): void {
-    const [cx, cy] = this.canvasPlace(event);
+    const [cx, cy] = this.host.surface.placeOf(event);
     const isStill = Math.abs(cx - drag.x) < 3 && Math.abs(cy - drag.y) < 3;
     if (!isStill || this.host.bench.view !== 'picture') return;
     const [x, y] = this.scenePlace(event);

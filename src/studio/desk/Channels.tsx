@@ -5,7 +5,7 @@ import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';
-import type { FixtureCollection } from '../stage/hits';
+import type { FixtureCollection } from '../tools/hits';
 import { toggled } from '../store/desk-store';
 import { AmbientChannel } from './AmbientChannel';
 import { CostBar } from './CostBar';

@@ -6,8 +6,8 @@ import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import { reliefOrderOf } from '@/core/scene/relief-order';
 import { plainOrder } from '@/core/relief/order';
 import { useDesk, useScene, useStudio } from '../context';
-import { Notice } from '../shell/Notice';
-import { readColours } from '../stage/read-colours';
+import { Notice } from '../controls/Notice';
+import { readColours } from '../surface/read-colours';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { setRecipe } from '../store/relief-edits';
 import { RELIEF_TOOL_WORDS } from '../store/relief-bench';
@@ -17,7 +17,6 @@ import { Ball, FACING_EVENT } from './FacingBall';
 import { ReliefController } from './relief-controller';
 import { FaultLine } from './FaultLine';
 import { ReliefDesk } from './ReliefDesk';
-import { registerRelief } from './relief-registry';
 import { SectionLine } from './SectionLine';
 import { ViewBar } from './ViewBar';
 import { WorkBar } from './WorkBar';
@@ -56,10 +55,10 @@ export function ReliefBench() {
       ...readColours(),
     });
     made.onFacing = (facing) => window.dispatchEvent(new CustomEvent(FACING_EVENT, { detail: facing }));
-    registerRelief(studio, made);
+    const closed = studio.opened(made);
     setController(made);
     return () => {
-      registerRelief(studio, null);
+      closed();
       made.dispose();
     };
   }, [studio]);

@@ -12,10 +12,12 @@ import {
   type ReliefSide,
   type ReliefView,
 } from '../store/relief-bench';
+import type { OpenView } from '../store/open-view';
 import type { Studio } from '../store/studio';
 import { BrushDrawing, isBrush } from '../tools/relief-tools';
-import type { OverlayColours } from '../stage/overlay';
-import { fitArt, zoomedAbout, zoomStep } from '../stage/view';
+import type { OverlayColours } from '../surface/overlay';
+import { Surface, type SurfaceOwner } from '../surface/surface';
+import { fitArt, zoomedAbout, zoomStep } from '../surface/view';
 import { PartsOverlay } from './parts-overlay';
 import { ReliefMarks } from './relief-marks';
 import { ReliefPictures } from './relief-pictures';
@@ -35,39 +37,37 @@ export interface ReliefElements {
   font: string;
 }
 
-export class ReliefController implements PointerHost {
+export class ReliefController implements PointerHost, OpenView, SurfaceOwner {
   /** Called with the facing of the art under the pointer, null beyond it. */
   onFacing: (facing: [number, number] | null) => void = () => {};
   private onSwatch: (x: number, y: number) => void = () => {};
   readonly pictures: ReliefPictures;
   private readonly screen: ReliefScreen;
-  readonly marks: HTMLElement;
-  size = { width: 0, height: 0 };
-  ratio = 1;
+  readonly surface: Surface;
   place = { viewX: 0, viewY: 0, zoom: 1 };
   lampPlace = { x: 0, y: 0 };
   artworkId: string | null = null;
   private readonly pointer: ReliefPointer;
   private readonly parts: PartsOverlay;
-  private frame = 0;
-  private dirty = true;
+  readonly touch: () => void;
   private took = 0;
   private readonly shapeListeners = new Set<() => void>();
-  private readonly leave: (() => void)[] = [];
 
   constructor(
     readonly studio: Studio,
     private readonly elements: ReliefElements,
   ) {
+    const { box, picture, marks } = elements;
+    this.surface = new Surface(box, [picture, marks], this);
+    this.touch = this.surface.touch;
     this.pictures = new ReliefPictures(studio, () => {
       this.touch();
       this.onShape();
     });
     this.parts = new PartsOverlay(studio, this.touch);
-    const observer = new ResizeObserver(() => this.resize());
-    observer.observe(elements.box);
-    this.leave.push(
-      () => observer.disconnect(),
+    this.screen = new ReliefScreen(picture, this.touch);
+    this.pointer = new ReliefPointer(this);
+    this.surface.until(
       studio.scenes.api.subscribe(this.touch),
       studio.reliefBench.subscribe(this.touch),
       studio.pictures.subscribe(() => {
@@ -76,25 +76,12 @@ export class ReliefController implements PointerHost {
         this.onShape();
       }),
     );
-    this.marks = elements.marks;
-    this.screen = new ReliefScreen(elements.picture);
-    this.pointer = new ReliefPointer(this);
-    this.listenToContext();
-    this.resize();
-    const loop = (now: number) => {
-      this.frame = requestAnimationFrame(loop);
-      if (this.bench.lampWay === 'circle' && !this.pointer.isPinned) this.circle(now / 1000);
-      if (!this.dirty) return;
-      this.dirty = false;
-      this.draw();
-    };
-    this.frame = requestAnimationFrame(loop);
+    this.surface.begin();
   }
 
   dispose(): void {
-    cancelAnimationFrame(this.frame);
     this.pointer.dispose();
-    for (const leave of this.leave) leave();
+    this.surface.dispose();
     this.screen.dispose();
   }
 
@@ -122,13 +109,19 @@ export class ReliefController implements PointerHost {
   fit(): void {
     const { artwork } = this;
     if (!artwork) return;
-    this.place = fitArt(artwork.widthPx, artwork.heightPx, this.size, artwork.pixelArt, this.ratio);
+    this.place = fitArt(
+      artwork.widthPx,
+      artwork.heightPx,
+      this.surface.size,
+      artwork.pixelArt,
+      this.surface.ratio,
+    );
     this.touch();
   }
 
   zoom(direction: number): void {
     const zoom = zoomStep(this.place.zoom, direction, this.artwork?.pixelArt ?? true);
-    this.place = zoomedAbout(this.place, zoom, this.size.width / 2, this.size.height / 2);
+    this.place = zoomedAbout(this.place, zoom, this.surface.size.width / 2, this.surface.size.height / 2);
     this.touch();
   }
 
@@ -191,10 +184,6 @@ export class ReliefController implements PointerHost {
     this.preview(null);
   }
 
-  readonly touch = (): void => {
-    this.dirty = true;
-  };
-
   private get bench(): ReliefBenchState {
     return this.studio.reliefBench.getState();
   }
@@ -203,32 +192,13 @@ export class ReliefController implements PointerHost {
     return this.artworkId === null ? null : (this.studio.scene.artworks[this.artworkId] ?? null);
   }
 
-  private listenToContext(): void {
-    const { picture } = this.elements;
-    const lost = (event: Event) => {
-      event.preventDefault();
-      this.screen.forget();
-    };
-    picture.addEventListener('webglcontextlost', lost);
-    picture.addEventListener('webglcontextrestored', this.touch);
-    this.leave.push(() => {
-      picture.removeEventListener('webglcontextlost', lost);
-      picture.removeEventListener('webglcontextrestored', this.touch);
-    });
+  resized(): void {
+    this.fit();
   }
 
-  private resize(): void {
-    const { box, picture, marks } = this.elements;
-    this.ratio = window.devicePixelRatio || 1;
-    const size = {
-      width: Math.max(1, Math.round(box.clientWidth * this.ratio)),
-      height: Math.max(1, Math.round(box.clientHeight * this.ratio)),
-    };
-    if (size.width === this.size.width && size.height === this.size.height) return;
-    this.size = size;
-    for (const canvas of [picture, marks]) Object.assign(canvas, size);
-    this.fit();
-    this.touch();
+  tick(now: number): boolean {
+    if (this.bench.lampWay === 'circle' && !this.pointer.isPinned) this.circle(now / 1000);
+    return false;
   }
 
   private circle(seconds: number): void {
@@ -242,7 +212,7 @@ export class ReliefController implements PointerHost {
     this.touch();
   }
 
-  private draw(): void {
+  draw(): void {
     const start = performance.now();
     try {
       this.drawPicture();
@@ -252,13 +222,14 @@ export class ReliefController implements PointerHost {
       return;
     }
     this.drawMarks();
-    const percent = Math.round((this.place.zoom / this.ratio) * 100);
+    const percent = Math.round((this.place.zoom / this.surface.ratio) * 100);
     const relief = this.took > 0 ? `  relief ${this.took.toFixed(0)} ms` : '';
     this.elements.readout.textContent = `${percent} %  ${(performance.now() - start).toFixed(1)} ms${relief}`;
   }
 
   private drawPicture(): void {
-    const { artwork, artworkId, bench, pictures, place, size } = this;
+    const { artwork, artworkId, bench, pictures, place } = this;
+    const { size } = this.surface;
     if (!artwork || artworkId === null) return this.screen.draw(null, []);
     const {
       view,
@@ -284,10 +255,10 @@ export class ReliefController implements PointerHost {
   private drawMarks(): void {
     const { elements, bench, artwork, place, pointer } = this;
     const context = elements.marks.getContext('2d')!;
-    context.clearRect(0, 0, this.size.width, this.size.height);
+    context.clearRect(0, 0, this.surface.size.width, this.surface.size.height);
     elements.marks.dataset.pinned = String(pointer.isPinned);
     if (!artwork) return;
-    const marks = new ReliefMarks(context, place, this.ratio, elements.colours, elements.font);
+    const marks = new ReliefMarks(context, place, this.surface.ratio, elements.colours, elements.font);
     if (bench.showParts || ['join', 'split'].includes(bench.tool)) {
       const parts = this.parts.picture(this.artworkId!, artwork);
       if (parts) marks.overlay(parts, artwork.widthPx, artwork.heightPx);
@@ -316,8 +287,8 @@ export class ReliefController implements PointerHost {
       const { view, side } = bench.wipe;
       const left = side === 'now' ? VIEW_WORDS[view] : `${VIEW_WORDS[view]}, ${SIDE_WORDS[side]}`;
       marks.wipeEdge(
-        Math.round(pointer.wipeShare * this.size.width),
-        this.size.height,
+        Math.round(pointer.wipeShare * this.surface.size.width),
+        this.surface.size.height,
         left,
         VIEW_WORDS[bench.view],
       );

@@ -1,6 +1,6 @@
 /** What is drawn over the art on the Relief bench: the lamp, the brush, the section line, parts, lines under the hand. */
-import type { OverlayColours } from '../stage/overlay';
-import { toCanvas } from '../stage/view';
+import type { OverlayColours } from '../surface/overlay';
+import { toCanvas } from '../surface/view';
 
 export interface MarkPlace {
   viewX: number;

@@ -3,7 +3,8 @@ import type { Artwork } from '@/core/scene/records/artwork';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import type { ReliefBenchState } from '../store/relief-bench';
 import type { Studio } from '../store/studio';
-import { toScene, zoomedAbout, zoomStep, type CanvasSize } from '../stage/view';
+import type { Surface } from '../surface/surface';
+import { panned, toScene, zoomedAbout, zoomStep, type Pan } from '../surface/view';
 import {
   BrushDrawing,
   fill,
@@ -20,12 +21,9 @@ const NEAR_PX = 8;
 /** The view that the pointer works in. */
 export interface PointerHost {
   readonly studio: Studio;
-  readonly marks: HTMLElement;
+  readonly surface: Surface;
   readonly artworkId: string | null;
   readonly artwork: Artwork | null;
-  readonly size: CanvasSize;
-  /** Device px a css px. */
-  readonly ratio: number;
   place: MarkPlace;
   lampPlace: { x: number; y: number };
   touch(): void;
@@ -54,9 +52,7 @@ export class ReliefPointer {
   private sectionStart: [number, number] | null = null;
   private lastEnd: { x: number; y: number } | null = null;
   private isWiping = false;
-  private pan: { x: number; y: number; viewX: number; viewY: number } | null = null;
-  private isSpaceHeld = false;
-  private readonly leave: (() => void)[] = [];
+  private pan: Pan | null = null;
 
   constructor(private readonly host: PointerHost) {
     this.listen();
@@ -64,7 +60,6 @@ export class ReliefPointer {
 
   dispose(): void {
     this.drawing?.cancel();
-    for (const leave of this.leave) leave();
   }
 
   /** Another artwork is shown. */
@@ -100,61 +95,35 @@ export class ReliefPointer {
   }
 
   private listen(): void {
-    const on = <K extends keyof HTMLElementEventMap>(
-      type: K,
-      work: (event: HTMLElementEventMap[K]) => void,
-      options?: AddEventListenerOptions,
-    ) => {
-      const { marks } = this.host;
-      marks.addEventListener(type, work, options);
-      this.leave.push(() => marks.removeEventListener(type, work));
-    };
-    on('pointermove', (event) => this.move(event));
-    on('pointerdown', (event) => this.down(event));
-    on('pointerup', () => this.up());
-    on('pointercancel', () => this.cancel());
-    on('pointerleave', () => {
+    const { surface } = this.host;
+    surface.on('pointermove', (event) => this.move(event));
+    surface.on('pointerdown', (event) => this.down(event));
+    surface.on('pointerup', () => this.up());
+    surface.on('pointercancel', () => this.cancel());
+    surface.on('pointerleave', () => {
       this.at = null;
       this.host.left();
       this.host.touch();
     });
-    on('dblclick', () => this.polygon.length >= 9 && this.confirm());
-    on('wheel', (event) => this.wheel(event), { passive: false });
-    const space = (event: KeyboardEvent) => {
-      if (event.key === ' ') this.isSpaceHeld = event.type === 'keydown';
-    };
-    window.addEventListener('keydown', space);
-    window.addEventListener('keyup', space);
-    this.leave.push(() => {
-      window.removeEventListener('keydown', space);
-      window.removeEventListener('keyup', space);
-    });
-  }
-
-  private canvasPlace(event: MouseEvent): [number, number] {
-    const box = this.host.marks.getBoundingClientRect();
-    return [(event.clientX - box.left) * this.host.ratio, (event.clientY - box.top) * this.host.ratio];
+    surface.on('dblclick', () => this.polygon.length >= 9 && this.confirm());
+    surface.on('wheel', (event) => this.wheel(event), { passive: false });
   }
 
   private pointOf(event: PointerEvent): ReliefPoint {
-    const [x, y] = toScene(this.host.place, ...this.canvasPlace(event));
+    const [x, y] = toScene(this.host.place, ...this.host.surface.placeOf(event));
     // A mouse says one half, or nothing; only a pen has a pressure of its own.
     const pressure = event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1;
     return { x, y, pressure, shift: event.shiftKey };
   }
 
   private move(event: PointerEvent): void {
-    const [cx, cy] = this.canvasPlace(event);
+    const [cx, cy] = this.host.surface.placeOf(event);
     if (this.isWiping) {
-      this.wipeShare = Math.min(1, Math.max(0, cx / this.host.size.width));
+      this.wipeShare = Math.min(1, Math.max(0, cx / this.host.surface.size.width));
       return this.host.touch();
     }
     if (this.pan) {
-      this.host.place = {
-        ...this.host.place,
-        viewX: this.pan.viewX - (cx - this.pan.x) / this.host.place.zoom,
-        viewY: this.pan.viewY - (cy - this.pan.y) / this.host.place.zoom,
-      };
+      this.host.place = panned(this.pan, cx, cy);
       return this.host.touch();
     }
     const point = this.pointOf(event);
@@ -173,15 +142,17 @@ export class ReliefPointer {
   }
 
   private down(event: PointerEvent): void {
-    const [cx, cy] = this.canvasPlace(event);
-    this.host.marks.setPointerCapture(event.pointerId);
-    this.host.marks.focus();
-    if (this.bench.wipe && Math.abs(cx - this.wipeShare * this.host.size.width) < NEAR_PX * this.host.ratio) {
+    const [cx, cy] = this.host.surface.placeOf(event);
+    this.host.surface.take(event);
+    if (
+      this.bench.wipe &&
+      Math.abs(cx - this.wipeShare * this.host.surface.size.width) < NEAR_PX * this.host.surface.ratio
+    ) {
       this.isWiping = true;
       return;
     }
-    if (event.button === 1 || this.isSpaceHeld) {
-      this.pan = { x: cx, y: cy, viewX: this.host.place.viewX, viewY: this.host.place.viewY };
+    if (event.button === 1 || this.host.surface.isSpaceHeld) {
+      this.pan = { x: cx, y: cy, from: this.host.place };
       event.preventDefault();
       return;
     }
@@ -222,7 +193,7 @@ export class ReliefPointer {
 
   private isAtStart({ x, y }: ReliefPoint): boolean {
     if (this.polygon.length < 9) return false;
-    const near = (NEAR_PX * this.host.ratio) / this.host.place.zoom;
+    const near = (NEAR_PX * this.host.surface.ratio) / this.host.place.zoom;
     return Math.hypot(x - this.polygon[0], y - this.polygon[1]) < near;
   }
 
@@ -263,7 +234,7 @@ export class ReliefPointer {
       studio.reliefBench.setState({ sizePx: Math.min(512, Math.max(1, whole)) });
     } else {
       const zoom = zoomStep(this.host.place.zoom, notches, this.host.artwork?.pixelArt ?? true);
-      this.host.place = zoomedAbout(this.host.place, zoom, ...this.canvasPlace(event));
+      this.host.place = zoomedAbout(this.host.place, zoom, ...this.host.surface.placeOf(event));
       this.host.touch();
     }
   }

@@ -7,10 +7,10 @@ import type { Rect } from '@/core/raster/rect';
 import type { LightSpace } from '@/core/raster/colour';
 import { sameItems } from '@/core/same-items';
 import type { Artwork } from '@/core/scene/records/artwork';
-import { openContext } from '@/gpu/device';
-import { Renderer, type Presentation } from '@/gpu/renderer';
+import type { Presentation, Renderer } from '@/gpu/renderer';
 import type { ReliefView } from '../store/relief-bench';
-import { drawnFor } from '../stage/view';
+import { GpuCanvas } from '../surface/gpu-canvas';
+import { drawnFor, type CanvasSize, type Place } from '../surface/view';
 import { handMoment, handScene, type HandLamp } from './relief-view';
 
 const BEYOND: [number, number, number] = [0.047, 0.047, 0.051];
@@ -21,8 +21,8 @@ export interface ScreenView {
   artwork: Artwork;
   lamp: HandLamp;
   lightSpace: LightSpace;
-  place: { viewX: number; viewY: number; zoom: number };
-  size: { width: number; height: number };
+  place: Place;
+  size: CanvasSize;
 }
 
 export interface ScreenSide {
@@ -37,23 +37,34 @@ export interface ScreenSide {
 type Drawn = Omit<Presentation, 'left' | 'right'>;
 
 export class ReliefScreen {
-  private renderer: Renderer | null = null;
+  private readonly gpu: GpuCanvas;
   /** Of each side, what it was drawn from and what came of it. */
   private readonly sides = new Map<string, { of: readonly unknown[]; drawn: Drawn }>();
   private shown: readonly unknown[] = [];
   private patches = 0;
 
-  constructor(private readonly canvas: HTMLCanvasElement) {}
+  /** @param back called when a context that was lost is there again */
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    back: () => void,
+  ) {
+    const lost = () => {
+      this.sides.clear();
+      this.shown = [];
+    };
+    this.gpu = new GpuCanvas(canvas, { readsLevels: false, lost, back });
+  }
 
   /** @param view null where there is nothing to show */
   draw(view: ScreenView | null, sides: readonly ScreenSide[]): void {
-    this.renderer ??= new Renderer(openContext(this.canvas), { readsLevels: false });
-    const parts = view ? sides.map((side) => this.part(this.renderer!, view, side)) : [];
+    const renderer = this.gpu.renderer();
+    if (!renderer) return;
+    const parts = view ? sides.map((side) => this.part(renderer, view, side)) : [];
     const { width, height } = this.canvas;
     const shown = [width, height, ...parts.flatMap(({ drawn, left, right }) => [drawn, left, right])];
     if (sameItems(shown, this.shown)) return;
     this.shown = shown;
-    this.renderer.present(
+    renderer.present(
       parts.map(({ drawn, left, right }) => ({ ...drawn, left, right })),
       BEYOND,
     );
@@ -61,23 +72,16 @@ export class ReliefScreen {
 
   /** Normals under a brush: they were written into the pixels that are shown already. */
   patch(artworkId: string, rect: Rect, normals: Uint8Array): void {
-    this.renderer?.patchNormals(textureKey(artworkId, 'main', 'lit'), rect, normals);
+    this.gpu.current?.patchNormals(textureKey(artworkId, 'main', 'lit'), rect, normals);
     this.patches++;
   }
 
   get isLost(): boolean {
-    return this.renderer?.gl.isContextLost() ?? false;
-  }
-
-  /** The context went: everything is drawn anew when it is there again. */
-  forget(): void {
-    this.renderer = null;
-    this.sides.clear();
-    this.shown = [];
+    return this.gpu.isLost;
   }
 
   dispose(): void {
-    this.renderer?.dispose();
+    this.gpu.dispose();
   }
 
   private part(renderer: Renderer, view: ScreenView, side: ScreenSide) {

@@ -4,8 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Image } from '@/core/raster/image';
 import { useDesk, useStudio } from '../context';
 import { USUAL_BUDGETS } from '@/gpu/renderer';
-import type { Frame } from '../stage/frame-passes';
-import { stageOf } from '../stage/stage-registry';
+import type { DrawnFrame } from '../store/open-view';
 
 /** The passes of a frame: how long each takes, and what the picture is after it. */
 export function PassesDialog() {
@@ -31,7 +30,7 @@ const megabytes = (bytes: number) => Math.round(bytes / 1024 / 1024);
 
 function Passes() {
   const studio = useStudio();
-  const [frame] = useState<Frame | null>(() => stageOf(studio)?.passes() ?? null);
+  const [frame] = useState<DrawnFrame | null>(() => studio.stage?.passes() ?? null);
   const [chosen, setChosen] = useState(() => (frame?.passes.length ?? 1) - 1);
   if (!frame)
     return <p className="text-ash">The graphics card draws nothing here; there are no passes to show.</p>;

@@ -9,7 +9,7 @@ import { HandoffBench } from '../handoff/HandoffBench';
 import { ReliefBench } from '../relief/ReliefBench';
 import { Stage } from '../stage/Stage';
 import { ConflictDialog } from './ConflictDialog';
-import { Fence } from './Fence';
+import { Fence } from '../surface/Fence';
 import { KeysDialog } from './KeysDialog';
 import { PassesDialog } from './PassesDialog';
 import { PaintingDialog } from './PaintingDialog';

@@ -1,9 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
-import { WIPE_WORDS } from '../stage/stage-controller';
 import { commandOf } from '../store/commands';
-import { BENCH_WORDS, BENCHES, WIPES } from '../store/desk-store';
+import { BENCH_WORDS, BENCHES, WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';
 
 export function TopBar() {

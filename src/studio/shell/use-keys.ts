@@ -1,9 +1,6 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
 import { commandFor } from '../store/commands';
-import { artOf } from '../art/art-registry';
-import { reliefOf } from '../relief/relief-registry';
-import { stageOf } from '../stage/stage-registry';
 
 /** Keys that a focused control keeps for itself. */
 function belongsToControl(event: KeyboardEvent): boolean {
@@ -29,15 +26,15 @@ export function useKeys(): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (belongsToControl(event) || document.querySelector('[role="dialog"]')) return;
-      const stage = stageOf(studio) ?? reliefOf(studio) ?? artOf(studio);
-      if (event.key === 'Escape' && stage) {
-        stage.cancel();
+      const { view } = studio;
+      if (event.key === 'Escape' && view) {
+        view.cancel();
         return;
       }
-      if (event.key === 'Enter' && stage) return stage.confirm();
-      if (event.key === '0' && stage && !event.ctrlKey) return stage.fit();
-      if ((event.key === '+' || event.key === '=') && stage && !event.ctrlKey) return stage.zoom(1);
-      if (event.key === '-' && stage && !event.ctrlKey) return stage.zoom(-1);
+      if (event.key === 'Enter' && view) return view.confirm();
+      if (event.key === '0' && view && !event.ctrlKey) return view.fit();
+      if ((event.key === '+' || event.key === '=') && view && !event.ctrlKey) return view.zoom(1);
+      if (event.key === '-' && view && !event.ctrlKey) return view.zoom(-1);
       const command = commandFor(studio, event);
       if (!command) return;
       event.preventDefault();

@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
 import { api } from '../store/server-api';
-import { stageOf } from '../stage/stage-registry';
 
 /** A picture is made this long after the last change was saved. */
 const CALM_MS = 2500;
@@ -12,11 +11,11 @@ export function useScenePicture(): void {
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | null = null;
     const shoot = async () => {
-      const stage = stageOf(studio);
+      const { stage } = studio;
       if (studio.sync.hasUnsent || !studio.pictures.isComplete || !stage) return;
-      const still = stage.still();
-      if (!still) return;
-      const bytes = await studio.workers.run((remote) => remote.encode(still));
+      const thumbnail = stage.thumbnail();
+      if (!thumbnail) return;
+      const bytes = await studio.workers.run((remote) => remote.encode(thumbnail));
       await api.keepScenePicture(studio.info.id, bytes as Uint8Array<ArrayBuffer>);
     };
     const leave = studio.sync.api.subscribe(({ sync }, last) => {

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
-import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../desk/Shelf';
+import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
 import { readSvgOutlines } from '@/core/geometry/svg-outlines';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
@@ -10,10 +10,9 @@ import { putSvg } from '../store/occluder-edits';
 import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
 import type { Studio } from '../store/studio';
 import { placeLamp, placeSprite } from '../tools/place-sprite';
-import { readColours } from './read-colours';
-import { StageController } from './stage-controller';
-import { registerStage } from './stage-registry';
-import { Notice } from '../shell/Notice';
+import { readColours } from '../surface/read-colours';
+import { StageView } from './stage-view';
+import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** Sprites of files that were dropped together stand this far apart. */
@@ -26,7 +25,7 @@ export function Stage() {
   const marks = useRef<HTMLCanvasElement>(null);
   const readout = useRef<HTMLParagraphElement>(null);
   const hint = useRef<HTMLParagraphElement>(null);
-  const controller = useRef<StageController | null>(null);
+  const view = useRef<StageView | null>(null);
   const shelfOpen = useDesk((state) => state.shelfOpen);
   const tool = useDesk((state) => state.tool);
   const isEmpty = useScene(
@@ -35,25 +34,25 @@ export function Stage() {
   const [busy, setBusy] = useState<string | null>(null);
 
   useEffect(() => {
-    const made = new StageController(studio, {
-      stage: stage.current!,
+    const made = new StageView(studio, {
+      box: stage.current!,
       picture: picture.current!,
       marks: marks.current!,
       readout: readout.current!,
       hint: hint.current!,
       ...readColours(),
     });
-    controller.current = made;
-    registerStage(studio, made);
+    view.current = made;
+    const closed = studio.opened(made, made);
     return () => {
-      registerStage(studio, null);
+      closed();
       made.dispose();
     };
   }, [studio]);
 
   const drop = async (event: DragEvent) => {
     event.preventDefault();
-    const place = controller.current!.scenePlace(event.nativeEvent);
+    const place = view.current!.scenePlace(event.nativeEvent);
     const artworkId = event.dataTransfer.getData(DRAGGED_ARTWORK);
     if (artworkId) return placeSprite(studio, artworkId, ...place);
     const luminaireId = event.dataTransfer.getData(DRAGGED_LUMINAIRE);

@@ -1,25 +1,13 @@
 /** The passes of one frame, each with its time and the picture after it. */
 import { fixtureIdOf } from '@/core/moment/lamps';
 import type { Moment } from '@/core/moment/moment';
-import type { Image } from '@/core/raster/image';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import type { DrawnPass, GpuMemory, Renderer } from '@/gpu/renderer';
+import type { DrawnPass, Renderer } from '@/gpu/renderer';
+import type { DrawnFrame, FramePass } from '../store/open-view';
 import type { Studio } from '../store/studio';
 
-/** A frame's passes, and what lies on the graphics card after it. */
-export interface Frame {
-  passes: FramePass[];
-  memory: GpuMemory;
-}
-
-export interface FramePass {
-  words: string;
-  ms: number;
-  picture: Image;
-}
-
 /** Draws the frame that is shown once more, waiting after each pass. */
-export function framePasses(studio: Studio, renderer: Renderer, moment: Moment): Frame {
+export function framePasses(studio: Studio, renderer: Renderer, moment: Moment): DrawnFrame {
   const { view } = moment;
   const words = wordsFor(studio.shown(), moment);
   const passes: FramePass[] = [];

@@ -9,7 +9,7 @@ import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Renderer } from '@/gpu/renderer';
 import type { Studio } from '../store/studio';
-import type { CanvasSize } from './view';
+import type { CanvasSize } from '../surface/view';
 
 /** Longest side, CSS px. */
 const SIDE_PX = 168;

@@ -5,11 +5,12 @@ import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
 import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
-import { handlesOf, isOfLight, spriteCorners } from './handles';
+import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { fixturePlace, Standing } from '@/core/moment/standing';
-import { drawnOutlines, FIXTURES, type FixtureCollection } from './hits';
-import { drawFigure, drawLightHandle, drawReached, type LightReach } from './light-marks';
-import type { Overlay } from './overlay';
+import { drawnOutlines } from '../store/outline-places';
+import { FIXTURES, type FixtureCollection } from '../tools/hits';
+import { drawFigure, drawLightHandle, drawReached, type LightReach } from '../lights/light-marks';
+import type { Overlay } from '../surface/overlay';
 
 export interface MarkOptions {
   reach: LightReach;

@@ -8,13 +8,13 @@ import { newSprite } from '@/core/scene/records/sprite';
 import { commandFor, COMMANDS } from '../store/commands';
 import type { Studio } from '../store/studio';
 import { fakeStudio } from '../testing/fake-studio';
-import { movedEdits } from '../tools/pick';
+import { movedEdits } from '../store/moved-edits';
 import { splitAt, withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
-import { handleAt } from './handles';
+import { handleAt } from '../tools/handles';
 import { drawOrder } from '@/core/moment/draw-order';
-import { hitAt, hitsWithin } from './hits';
-import { draggedIsolux, isoluxRadius } from './isolux';
-import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from './view';
+import { hitAt, hitsWithin } from '../tools/hits';
+import { draggedIsolux, isoluxRadius } from '../lights/isolux';
+import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from '../surface/view';
 
 const light = newLight({
   name: '',

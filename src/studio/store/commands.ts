@@ -11,7 +11,7 @@ import { DAY_RATE } from './live';
 import { PLACING_COMMANDS } from './placing-commands';
 import { RELIEF_COMMANDS } from './relief-commands';
 import type { Studio } from './studio';
-import { movedEdits } from '../tools/pick';
+import { movedEdits } from './moved-edits';
 
 export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: string }> = {
   pick: { words: 'Pick', key: 'q', hint: 'Choose, move and shape things' },

@@ -41,6 +41,13 @@ export interface Scatter extends ScatterRule {
 export const WIPES = ['none', 'unlit', 'relief', 'shadows'] as const;
 export type Wipe = (typeof WIPES)[number];
 
+export const WIPE_WORDS: Record<Wipe, string> = {
+  none: 'Off',
+  unlit: 'Unlit',
+  relief: 'No relief',
+  shadows: 'No shadows',
+};
+
 export interface DeskState {
   bench: Bench;
   tool: ToolName;

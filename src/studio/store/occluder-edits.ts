@@ -7,7 +7,7 @@ import { flattenedOutlines } from '@/core/geometry/smooth';
 import { parallaxShift } from '@/core/moment/standing';
 import { newOccluder } from '@/core/scene/records/occluder';
 import { change, create, remove } from '@/core/scene/edits';
-import { occluderMap } from '../stage/hits';
+import { occluderMap } from './outline-places';
 import { freshId, type Studio } from './studio';
 
 /** Joins picked occluders of one kind: closed ones to what lies in any of them, lines where their ends meet. */

@@ -5,7 +5,7 @@ import { artOf, fixturePlace, spriteAffine } from '@/core/moment/standing';
 import { change, create, type Edit } from '@/core/scene/edits';
 import { compare, inOrder, type SceneDocument } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
-import { movedEdits } from '../tools/pick';
+import { movedEdits } from './moved-edits';
 import { takeOff } from './hang-edits';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';
 import { makeLuminaire } from './lamp-edits';

@@ -7,7 +7,7 @@ import { newSprite } from '@/core/scene/records/sprite';
 import { applyEdits, create, inverted } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { fullScene } from '@/core/scene/testing';
-import { drawnOutlines } from '../stage/hits';
+import { drawnOutlines } from './outline-places';
 import { fakeStudio } from '../testing/fake-studio';
 import { takeOff } from './hang-edits';
 import { commandOf } from './commands';

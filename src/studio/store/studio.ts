@@ -21,6 +21,7 @@ import {
 } from './desk-store';
 import { JournalWriter, readJournal, type Journal } from './journal';
 import { createLive, type LiveStore } from './live';
+import type { OpenStage, OpenView } from './open-view';
 import { LongWork } from './long-work';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
 import { passingOf, type WipeSide } from './passing-of';
@@ -45,6 +46,10 @@ export class Studio {
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly sync: SceneSync;
+  /** The view that shows it just now. */
+  view: OpenView | null = null;
+  /** The stage, while it is the view. */
+  stage: OpenStage | null = null;
   /** For questions of panels and tools; views have one each. */
   private readonly maker = new MomentMaker();
   private readonly order = new DrawOrder();
@@ -92,6 +97,21 @@ export class Studio {
       }),
     );
     this.listenToPage();
+  }
+
+  /**
+   * A view opened.
+   * @param stage the same, where it is the stage
+   * @returns to be called when it goes
+   */
+  opened(view: OpenView, stage: OpenStage | null = null): () => void {
+    this.view = view;
+    this.stage = stage;
+    return () => {
+      if (this.view !== view) return;
+      this.view = null;
+      this.stage = null;
+    };
   }
 
   static async open(sceneId: string, bench: Bench): Promise<Studio> {

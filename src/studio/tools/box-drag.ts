@@ -1,5 +1,5 @@
 /** A box that is dragged out on the stage. */
-import type { Overlay } from '../stage/overlay';
+import type { Overlay } from '../surface/overlay';
 import type { ToolEvent } from './tool';
 
 export interface DraggedBox {

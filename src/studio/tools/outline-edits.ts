@@ -1,24 +1,6 @@
 /** Changes to the outlines of occluders. */
-import { inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
-import type { SceneDocument } from '@/core/scene/document';
 import type { Occluder } from '@/core/scene/records/occluder';
-import { occluderMap } from '../stage/hits';
-
-/** The outlines moved by some scene px, in the occluder's own px. */
-export function movedOutlines(
-  scene: SceneDocument,
-  id: string,
-  [dx, dy]: readonly [number, number],
-  seconds: number,
-): number[][] {
-  const occluder = scene.occluders[id];
-  const map = occluderMap(scene, occluder, seconds);
-  const back = map && inverse(map);
-  if (!back) return occluder.outlines;
-  const [ox, oy] = [back.a * dx + back.c * dy, back.b * dx + back.d * dy];
-  return occluder.outlines.map((points) => points.map((v, i) => v + (i % 2 === 0 ? ox : oy)));
-}
 
 type Outlines = Pick<Occluder, 'outlines' | 'smooth'>;
 

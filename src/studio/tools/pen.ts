@@ -3,7 +3,7 @@ import { flattened } from '@/core/geometry/smooth';
 import { newOccluder, type OccluderKind } from '@/core/scene/records/occluder';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import type { Overlay } from '../stage/overlay';
+import type { Overlay } from '../surface/overlay';
 import { freshId, type Studio } from '../store/studio';
 import { snapPoint } from './snap';
 import type { Tool, ToolEvent } from './tool';

@@ -1,18 +1,17 @@
 /** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
 import { applyTo, inverse } from '@/core/geometry/affine';
-import { shiftOnGround } from '@/core/moment/stances';
-import { carriersOf } from '@/core/moment/standing';
-import { change, type Edit } from '@/core/scene/edits';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
-import { handleAt, type Handle } from '../stage/handles';
-import { hitAt, hitsWithin, occluderMap } from '../stage/hits';
-import { lightMaps } from '../stage/light-handles';
-import type { Overlay } from '../stage/overlay';
+import { handleAt, type Handle } from './handles';
+import { occluderMap } from '../store/outline-places';
+import { hitAt, hitsWithin } from './hits';
+import { lightMaps } from '../lights/light-handles';
+import type { Overlay } from '../surface/overlay';
 import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
-import { movedOutlines, splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
+import { movedEdits } from '../store/moved-edits';
+import { splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
 import { handled } from './handled';
 import { snappedPlace } from './snap';
 
@@ -263,28 +262,4 @@ function moveBy(
   }
   const [px, py] = snappedPlace(studio, at.x + x, at.y + y);
   return [x === 0 ? 0 : px - at.x, y === 0 ? 0 : py - at.y];
-}
-
-/** The edits that move what is picked. What is carried by something that is picked too goes with it anyway. */
-export function movedEdits(
-  scene: SceneDocument,
-  picked: readonly Picked[],
-  by: readonly [number, number],
-  seconds: number,
-): Edit[] {
-  const ids = new Set(picked.map((p) => p.id));
-  return picked.flatMap(({ collection, id }): Edit[] => {
-    let edit: Edit | null = null;
-    if (collection === 'lights' || collection === 'lamps' || collection === 'sprites') {
-      const thing = scene[collection][id];
-      if (carriersOf(scene, thing.hangsOn).some((carrier) => ids.has(carrier))) return [];
-      const [dx, dy] = shiftOnGround(scene, thing, seconds, ...by);
-      edit = change(scene, collection, id, { x: thing.x + dx, y: thing.y + dy });
-    } else if (collection === 'occluders') {
-      const { spriteId } = scene.occluders[id];
-      if (spriteId !== null && ids.has(spriteId)) return [];
-      edit = change(scene, 'occluders', id, { outlines: movedOutlines(scene, id, by, seconds) });
-    }
-    return edit ? [edit] : [];
-  });
 }

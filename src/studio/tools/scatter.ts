@@ -4,7 +4,7 @@ import { parallaxShift } from '@/core/moment/standing';
 import { settingsOf } from '@/core/scene/document';
 import { newSprite } from '@/core/scene/records/sprite';
 import { create, type Edit } from '@/core/scene/edits';
-import type { Overlay } from '../stage/overlay';
+import type { Overlay } from '../surface/overlay';
 import type { Gesture } from '../store/scene-store';
 import { broughtLamps, frontOrders } from '../store/placed';
 import { freshId, type Studio } from '../store/studio';

@@ -1,6 +1,6 @@
 /** Where things and points come to stand: on points that are there, on the grid, on whole px. */
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
-import { drawnOutlines } from '../stage/hits';
+import { drawnOutlines } from '../store/outline-places';
 import type { Studio } from '../store/studio';
 import type { ToolEvent } from './tool';
 

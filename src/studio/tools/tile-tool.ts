@@ -4,7 +4,7 @@ import { cellEdits, cellsAlike, cellsOnLine, type CellBox, type CellChange } fro
 import { parallaxShift } from '@/core/moment/standing';
 import { settingsOf } from '@/core/scene/document';
 import type { Plane, TileGrid } from '@/core/scene/records/plane';
-import type { Overlay } from '../stage/overlay';
+import type { Overlay } from '../surface/overlay';
 import type { TileToolName } from '../store/desk-store';
 import type { Gesture } from '../store/scene-store';
 import type { Studio } from '../store/studio';

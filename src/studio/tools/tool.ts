@@ -1,5 +1,5 @@
 /** Tools of the stage: small state charts without React. In every state they answer to down, move, up and cancel. */
-import type { Overlay } from '../stage/overlay';
+import type { Overlay } from '../surface/overlay';
 
 export interface ToolEvent {
   /** Scene px, with parallax as it is drawn. */
@@ -9,11 +9,11 @@ export interface ToolEvent {
   alt: boolean;
   /** How near counts as on, scene px. */
   nearPx: number;
-  /** How often the button went down in a row. */
-  clicks: number;
 }
 
 export interface Tool {
+  /** Something is being dragged: handles step back. */
+  readonly isDragging?: boolean;
   down(event: ToolEvent): void;
   move(event: ToolEvent): void;
   up(event: ToolEvent): void;

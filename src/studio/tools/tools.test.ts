@@ -15,7 +15,6 @@ const at = (x: number, y: number, more: Partial<ToolEvent> = {}): ToolEvent => (
   shift: false,
   alt: false,
   nearPx: 4,
-  clicks: 1,
   ...more,
 });
 

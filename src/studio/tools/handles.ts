@@ -4,8 +4,8 @@ import { figureSize } from '@/core/art/frames';
 import { artOf, spriteAffine } from '@/core/moment/standing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
-import { drawnOutlines, occluderMap } from './hits';
-import { lightHandles, type LightHandle } from './light-handles';
+import { drawnOutlines, occluderMap } from '../store/outline-places';
+import { lightHandles, type LightHandle } from '../lights/light-handles';
 
 export type Handle =
   | LightHandle

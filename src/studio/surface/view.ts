@@ -11,7 +11,8 @@ export interface CanvasSize {
 const ZOOMS = [1, 2, 3, 4, 5, 6, 8, 10, 12, 16, 24, 32];
 const PAINTED_ZOOMS = [0.125, 0.25, 0.5, ...ZOOMS];
 
-type Place = Pick<Live, 'viewX' | 'viewY' | 'zoom'>;
+/** Left and upper edge of what is seen, scene px, and device px for a scene px. */
+export type Place = Pick<Live, 'viewX' | 'viewY' | 'zoom'>;
 
 export function toCanvas({ viewX, viewY, zoom }: Place, x: number, y: number): [number, number] {
   return [(x - viewX) * zoom, (y - viewY) * zoom];
@@ -32,6 +33,19 @@ export function zoomStep(zoom: number, direction: number, pixelArt: boolean): nu
 export function zoomedAbout(place: Place, zoom: number, canvasX: number, canvasY: number): Place {
   const [x, y] = toScene(place, canvasX, canvasY);
   return { zoom, viewX: x - canvasX / zoom, viewY: y - canvasY / zoom };
+}
+
+/** A view that is being pulled: where it was taken hold of, device px, and where it lay then. */
+export interface Pan {
+  x: number;
+  y: number;
+  from: Place;
+}
+
+/** The view pulled to a point of the canvas. */
+export function panned({ x, y, from }: Pan, canvasX: number, canvasY: number): Place {
+  const { zoom } = from;
+  return { zoom, viewX: from.viewX - (canvasX - x) / zoom, viewY: from.viewY - (canvasY - y) / zoom };
 }
 
 /** Room left around the gate when it is fitted, device px. */

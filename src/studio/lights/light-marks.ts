@@ -11,7 +11,7 @@ import type { Light } from '@/core/scene/records/light';
 import type { LightHandle } from './light-handles';
 import { lightMaps } from './light-handles';
 import { ISOLUX_WORDS } from './isolux';
-import type { Overlay } from './overlay';
+import type { Overlay } from '../surface/overlay';
 
 const NO_VIEW = { x: 0, y: 0, widthPx: 1, heightPx: 1, outputPerScenePx: 1 };
 

@@ -3,37 +3,17 @@ import { applyTo, inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
 import { figureSize } from '@/core/art/frames';
 import type { Rows } from '@/core/moment/draw-order';
-import { groundMap, shownFrame, spriteAffine, Standing } from '@/core/moment/standing';
+import { shownFrame, Standing } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
-import type { Occluder } from '@/core/scene/records/occluder';
 import type { Sprite } from '@/core/scene/records/sprite';
+import { drawnOutlines } from '../store/outline-places';
 import type { Picked } from '../store/scene-store';
 
 /** What gives light: single lights, and placed lamps. */
 export const FIXTURES = ['lights', 'lamps'] as const;
 export type FixtureCollection = (typeof FIXTURES)[number];
-
-/** The map from an occluder's own px to where it is drawn. */
-export function occluderMap(scene: SceneDocument, { planeId, spriteId }: Occluder, seconds: number) {
-  if (spriteId === null) return groundMap(scene, { planeId, hangsOn: null }, seconds);
-  const sprite = scene.sprites[spriteId];
-  return sprite ? spriteAffine(scene, sprite, seconds) : null;
-}
-
-/** Outlines of an occluder as they are drawn. */
-export function drawnOutlines(
-  scene: SceneDocument,
-  occluder: Occluder,
-  seconds: number,
-): [number, number][][] {
-  const map = occluderMap(scene, occluder, seconds);
-  if (!map) return [];
-  return occluder.outlines.map((points) =>
-    Array.from({ length: points.length / 2 }, (_, i) => applyTo(map, points[2 * i], points[2 * i + 1])),
-  );
-}
 
 export interface HitOptions {
   /** What is drawn on each plane, in order. */
