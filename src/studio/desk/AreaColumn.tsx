@@ -1,5 +1,6 @@
 'use client';
 import { LIMITS } from '@/core/limits';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { Choice, Column, Key, Row } from '../controls/small';
 import { STARTERS, STARTER_WORDS, startedArea, withHole, type Starter } from '../store/area-starters';
 import type { LookAdapter } from './look-adapter';
@@ -8,6 +9,7 @@ import { LookNumber } from './LookFields';
 /** The outline of an area light, or of where an ambient light holds. */
 export function AreaColumn({ of }: { of: LookAdapter }) {
   const { outlines, kind } = of.look;
+  const { isAmbient } = LIGHT_SCREENS[kind];
   const points = outlines.reduce((sum, outline) => sum + outline.length / 2, 0);
   return (
     <Column title="Outline" aside={points > 0 && `${points} points`}>
@@ -44,9 +46,7 @@ export function AreaColumn({ of }: { of: LookAdapter }) {
           >
             Cut a hole
           </Key>
-          {kind === 'ambient' && (
-            <Key onClick={() => of.commit({ outlines: [], smooth: [] })}>Everywhere</Key>
-          )}
+          {isAmbient && <Key onClick={() => of.commit({ outlines: [], smooth: [] })}>Everywhere</Key>}
         </Row>
       )}
     </Column>

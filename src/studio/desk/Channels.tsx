@@ -4,6 +4,7 @@ import { lightPartsOf } from '@/core/moment/lamps';
 import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { useGesture } from '../controls/FieldOf';
 import type { FixtureCollection } from '../tools/hits';
 import { toggled } from '../store/desk-store';
@@ -38,7 +39,7 @@ function LightChannel({ id }: { id: string }) {
   if (!light) return null;
   return (
     <Channel collection="lights" id={id} name={light.name} level={light.level} colours={[light.colour]}>
-      {light.kind === 'ambient' ? (
+      {LIGHT_SCREENS[light.kind].isAmbient ? (
         <span className="text-small text-ash">ambient</span>
       ) : (
         <button

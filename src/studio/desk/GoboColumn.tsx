@@ -4,6 +4,7 @@ import type { Gobo } from '@/core/scene/records/light-look';
 import { Choice, Column, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import type { LookAdapter } from './look-adapter';
 import { LookNumber } from './LookFields';
 
@@ -11,6 +12,7 @@ import { LookNumber } from './LookFields';
 export function GoboColumn({ of }: { of: LookAdapter }) {
   const studio = useStudio();
   const { gobo, kind } = of.look;
+  const { figure } = LIGHT_SCREENS[kind];
   const artworks = useScene(({ scene }) =>
     Object.entries(scene.artworks)
       .filter(([, artwork]) => !artwork.binned)
@@ -53,14 +55,11 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
     />
   );
   return (
-    <Column
-      title="Gobo"
-      aside={kind === 'gobo' && !gobo && <span className="text-signal">needs a picture</span>}
-    >
+    <Column title="Gobo" aside={figure.gobo && !gobo && <span className="text-signal">needs a picture</span>}>
       <Choice
         label={of.mark('gobo', 'Picture')}
         value={gobo?.artworkId ?? ''}
-        options={[['', kind === 'gobo' ? 'Choose an artwork' : 'None'], ...artworks]}
+        options={[['', figure.gobo ? 'Choose an artwork' : 'None'], ...artworks]}
         onChange={choose}
       />
       {gobo && (
@@ -68,7 +67,7 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
           {number('widthPx', 'Width', 1)}
           {number('heightPx', 'Height', 1)}
           {number('fadePx', 'Fade', 0)}
-          {kind !== 'area' && (
+          {!figure.outlines && (
             <LookNumber of={of} field="turnDeg" label="Turn" low={-180} high={180} unit="°" digits={0} />
           )}
           {toggle('crisp', 'Read', ['crisp', 'smooth'])}

@@ -10,7 +10,8 @@ import { freshId } from '../store/studio';
 import { CircuitLetters } from './CircuitLetters';
 import { HangRow } from './HangRow';
 import { useLightLooks } from './look-adapter';
-import { KIND_WORDS, LookColumns } from './LookColumns';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
+import { LookColumns } from './LookColumns';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
 import { StoppedByRows } from './StoppedByRows';
@@ -69,7 +70,7 @@ export function LightBay({ ids }: { ids: string[] }) {
             differs={circuits.differs}
             onChange={circuits.set}
           />
-          {look.look.shadows && look.look.kind !== 'ambient' && <StoppedByRows ids={ids} />}
+          {look.look.shadows && !LIGHT_SCREENS[look.look.kind].isAmbient && <StoppedByRows ids={ids} />}
           {hangs && (
             <Switch
               label="Carrier"
@@ -113,7 +114,7 @@ function Title({ ids }: { ids: string[] }) {
     <div className="mb-1 flex items-center gap-2">
       <span className="inline-block size-[10px] rotate-45" style={{ background: light.colour }} />
       <PickedName collection="lights" ids={ids} one="light" many="lights" />
-      <span className="text-ash">{KIND_WORDS[light.kind].toLowerCase()} light on</span>
+      <span className="text-ash">{LIGHT_SCREENS[light.kind].word.toLowerCase()} light on</span>
       <select
         aria-label="Plane of the light"
         className="field cursor-pointer bg-slate text-brass"

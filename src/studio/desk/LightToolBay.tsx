@@ -1,24 +1,15 @@
 'use client';
-import { LIGHT_KINDS, type LightKind } from '@/core/moment/light-kinds/all-kinds';
+import { LIGHT_KINDS } from '@/core/moment/light-kinds/all-kinds';
 import { BayColumns } from '../controls/BayColumns';
 import { Choice, Column, Key } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
-import { KIND_WORDS } from './LookColumns';
-
-const ABOUT: Record<LightKind, string> = {
-  ambient:
-    'Lies evenly on all that it reaches, everywhere or within an outline: a shed that is dark while the yard is not.',
-  sun: 'Parallel rays from one direction, the same everywhere.',
-  point: 'Shines all round from where it stands.',
-  spot: 'A cone that is turned by hand, with a soft edge.',
-  area: 'Any outline, with feathered edges: light through a doorway, a hearth, a lit panel.',
-  gobo: 'A picture shapes it, still or playing: light through leaves, a fan, frosted glass.',
-};
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 
 /** Which kind of light the light tool places. */
 export function LightToolBay() {
   const studio = useStudio();
   const kind = useDesk((state) => state.lightKind);
+  const { word, about, figure } = LIGHT_SCREENS[kind];
   const goboId = useDesk((state) => state.goboId);
   const artworks = useScene(({ scene }) =>
     Object.entries(scene.artworks)
@@ -35,15 +26,15 @@ export function LightToolBay() {
           <div role="group" aria-label="Kind of new lights" className="grid grid-cols-2 gap-1 pt-1">
             {LIGHT_KINDS.map((one) => (
               <Key key={one} pressed={kind === one} onClick={() => studio.desk.setState({ lightKind: one })}>
-                {KIND_WORDS[one]}
+                {LIGHT_SCREENS[one].word}
               </Key>
             ))}
           </div>
         </Column>
-        <Column title={KIND_WORDS[kind]} wide>
-          <p className="pt-1 text-ash">{ABOUT[kind]}</p>
+        <Column title={word} wide>
+          <p className="pt-1 text-ash">{about}</p>
         </Column>
-        {kind === 'gobo' && (
+        {figure.gobo && (
           <Column title="Shaped by">
             <Choice
               label="Picture"

@@ -2,6 +2,9 @@
 /** The columns of a light by its kind: the most used first. */
 import { LIGHT_KINDS, type LightKind } from '@/core/moment/light-kinds/all-kinds';
 import type { Blend, FallCurve, Source } from '@/core/scene/records/light-look';
+import type { ComponentType, ReactNode } from 'react';
+import type { FigureColumn } from '../lights/kinds/kind';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { Choice, Column, Row } from '../controls/small';
 import { AreaColumn } from './AreaColumn';
 import { CurveEditor } from './CurveEditor';
@@ -11,14 +14,6 @@ import { LookChoice, LookColour, LookNumber, LookSwitch } from './LookFields';
 import { withKind } from '../store/area-starters';
 import { StopsRow } from './StopsRow';
 
-export const KIND_WORDS: Record<LightKind, string> = {
-  ambient: 'Ambient',
-  sun: 'Sun',
-  point: 'Point',
-  spot: 'Spot',
-  area: 'Area',
-  gobo: 'Gobo',
-};
 const BLEND_WORDS: Record<Blend, string> = {
   add: 'Adds up',
   lighten: 'Brighter wins',
@@ -35,11 +30,9 @@ const CURVE_WORDS: Record<FallCurve, string> = {
 const SOURCE_WORDS: Record<Source, string> = { point: 'A place', parallel: 'One direction' };
 
 export function LookColumns({ of }: { of: LookAdapter }) {
-  const { kind, outlines, curve } = of.look;
-  const isAmbient = kind === 'ambient';
-  const isRound = kind === 'point' || kind === 'spot';
-  const hasOutline = kind === 'area' || isAmbient;
-  const falls = isRound || kind === 'area' || (isAmbient && outlines.length > 0);
+  const { kind, curve } = of.look;
+  const { isAmbient, figure, columns, lateColumns, ...screen } = LIGHT_SCREENS[kind];
+  const falls = screen.falls(of.look);
   return (
     <>
       <Column title="Light">
@@ -47,7 +40,7 @@ export function LookColumns({ of }: { of: LookAdapter }) {
           label={of.mark('kind', 'Kind')}
           value={kind}
           differs={of.differs('kind')}
-          options={LIGHT_KINDS.map((one) => [one, KIND_WORDS[one]])}
+          options={LIGHT_KINDS.map((one) => [one, LIGHT_SCREENS[one].word])}
           onChange={(next) => of.commit(withKind(of.look, next))}
         />
         <LookNumber of={of} field="level" label="Level" low={0} high={16} step={0.01} logarithmic />
@@ -63,18 +56,9 @@ export function LookColumns({ of }: { of: LookAdapter }) {
           <LookChoice of={of} field="blend" label="Blend" words={BLEND_WORDS} />
         )}
         {falls && <StopsRow of={of} />}
-        {isRound && <HeightField of={of} />}
+        {figure.round && <HeightField of={of} />}
       </Column>
-      {isRound && <RoundColumn of={of} />}
-      {kind === 'sun' && (
-        <Column title="Comes from">
-          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="altitudeDeg" label="Altitude" low={-10} high={90} unit="°" digits={0} />
-        </Column>
-      )}
-      {hasOutline && <AreaColumn of={of} />}
-      {kind === 'gobo' && <GoboColumn of={of} />}
-      {(kind === 'area' || kind === 'gobo') && <SourceColumn of={of} />}
+      <FigureColumns names={columns} of={of} />
       {!isAmbient && <ShadowColumn of={of} />}
       {falls && (
         <Column title="Falloff" wide={curve === 'drawn'}>
@@ -96,7 +80,7 @@ export function LookColumns({ of }: { of: LookAdapter }) {
         <LookSwitch of={of} field="dither" label="Between" words={['dithered', 'hard']} />
         <LookNumber of={of} field="blockPx" label="Blocks" low={0} high={32} unit="px" digits={0} />
       </Column>
-      {(isRound || kind === 'area') && <GoboColumn of={of} />}
+      <FigureColumns names={lateColumns} of={of} />
       {!isAmbient && (
         <Column title="Surfaces">
           <LookNumber of={of} field="relief" label="Relief" low={0} high={1} step={0.01} />
@@ -110,13 +94,49 @@ export function LookColumns({ of }: { of: LookAdapter }) {
   );
 }
 
+/** Columns of a figure, by the names that the kinds of lights list. */
+const FIGURE_COLUMNS: Record<FigureColumn, ComponentType<{ of: LookAdapter }>> = {
+  round: RoundColumn,
+  cone: ConeColumn,
+  sun: SunColumn,
+  outline: AreaColumn,
+  gobo: GoboColumn,
+  source: SourceColumn,
+};
+
+function FigureColumns({ names, of }: { names: readonly FigureColumn[]; of: LookAdapter }) {
+  return names.map((name) => {
+    const One = FIGURE_COLUMNS[name];
+    return <One key={name} of={of} />;
+  });
+}
+
+function SunColumn({ of }: { of: LookAdapter }) {
+  return (
+    <Column title="Comes from">
+      <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+      <LookNumber of={of} field="altitudeDeg" label="Altitude" low={-10} high={90} unit="°" digits={0} />
+    </Column>
+  );
+}
+
+function ConeColumn({ of }: { of: LookAdapter }) {
+  return (
+    <RoundColumn of={of}>
+      <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
+      <LookNumber of={of} field="beamDeg" label="Beam" low={0} high={180} unit="°" digits={0} />
+      <LookNumber of={of} field="fieldDeg" label="Field" low={0} high={180} unit="°" digits={0} />
+    </RoundColumn>
+  );
+}
+
 function HeightField({ of }: { of: LookAdapter }) {
   return (
     <LookNumber of={of} field="heightPx" label="Height" low={0} high={400} digits={1} unit="px" logarithmic />
   );
 }
 
-function RoundColumn({ of }: { of: LookAdapter }) {
+function RoundColumn({ of, children }: { of: LookAdapter; children?: ReactNode }) {
   return (
     <Column title="Figure">
       <LookNumber
@@ -141,13 +161,7 @@ function RoundColumn({ of }: { of: LookAdapter }) {
         logarithmic
       />
       <LookNumber of={of} field="squash" label="Squash" low={0.2} high={5} step={0.01} unit="x" logarithmic />
-      {of.look.kind === 'spot' && (
-        <>
-          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="beamDeg" label="Beam" low={0} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="fieldDeg" label="Field" low={0} high={180} unit="°" digits={0} />
-        </>
-      )}
+      {children}
     </Column>
   );
 }
@@ -173,8 +187,8 @@ function SourceColumn({ of }: { of: LookAdapter }) {
 }
 
 function ShadowColumn({ of }: { of: LookAdapter }) {
-  const { shadows, kind, source } = of.look;
-  const isParallel = kind === 'sun' || ((kind === 'area' || kind === 'gobo') && source === 'parallel');
+  const { shadows, kind } = of.look;
+  const isParallel = LIGHT_SCREENS[kind].isParallel(of.look);
   return (
     <Column title="Shadow" aside={!shadows && <span className="text-signal">throws none</span>}>
       <LookSwitch of={of} field="shadows" label="Shadows" warns />

@@ -8,7 +8,8 @@ import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Light } from '@/core/scene/records/light';
-import type { LightHandle } from './light-handles';
+import type { LightHandle } from './handle-makers';
+import { LIGHT_SCREENS } from './kinds/all-kinds';
 import { lightMaps } from './light-handles';
 import { ISOLUX_WORDS } from './isolux';
 import type { Overlay } from '../surface/overlay';
@@ -66,9 +67,9 @@ export function drawReached(
   { edges, polygon }: Reached,
 ): void {
   const { colours, context } = overlay;
-  const isRound = light.kind === 'point' || light.kind === 'spot';
   context.save();
-  if (isRound) overlay.clipTo(x, y, light.reachPx, light.reachPx / light.squash, coneSides(light));
+  if (LIGHT_SCREENS[light.kind].figure.round)
+    overlay.clipTo(x, y, light.reachPx, light.reachPx / light.squash, coneSides(light));
   for (const [ax, ay, bx, by] of edges) overlay.polyline([ax, ay, bx, by], false, colours.held, 1.4);
   overlay.polyline(polygon, true, colours.picked, 0.8, [1, 3]);
   context.restore();
@@ -82,13 +83,14 @@ export function drawFigure(overlay: Overlay, scene: SceneDocument, light: Light,
   const { figure, ground } = maps;
   const line = (points: readonly number[], closed: boolean, dash: number[] = []) =>
     overlay.polyline(mapped(figure, points), closed, colours.picked, 1.2, dash);
-  if (light.kind === 'area' || light.kind === 'ambient')
+  const { outlines, gobo, source } = LIGHT_SCREENS[light.kind].figure;
+  if (outlines)
     for (const points of flattenedOutlines(light.outlines, light.smooth, true)) line(points, true);
-  if (light.kind === 'gobo' && light.gobo) {
+  if (gobo && light.gobo) {
     const [w, h] = [light.gobo.widthPx / 2, light.gobo.heightPx / 2];
     line([-w, -h, w, -h, w, h, -w, h], true);
   }
-  const hasSource = (light.kind === 'area' || light.kind === 'gobo') && light.source === 'point';
+  const hasSource = source && light.source === 'point';
   if (hasSource && (light.sourceX !== 0 || light.sourceY !== 0)) {
     const [x, y] = applyTo(ground, light.x, light.y);
     const [sx, sy] = applyTo(ground, light.x + light.sourceX, light.y + light.sourceY);
@@ -148,7 +150,7 @@ export function drawLightHandle(
 
 /** Both sides of a spot's field as angles on the picture, radians; null where it is a whole circle. */
 function coneSides({ kind, bearingDeg, beamDeg, fieldDeg }: Light): [number, number] | null {
-  if (kind !== 'spot') return null;
+  if (LIGHT_SCREENS[kind].figure.round !== 'cone') return null;
   const field = Math.max(beamDeg, fieldDeg);
   if (field >= 360) return null;
   return [((bearingDeg - field / 2) * Math.PI) / 180, ((bearingDeg + field / 2) * Math.PI) / 180];

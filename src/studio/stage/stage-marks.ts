@@ -9,6 +9,7 @@ import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { fixturePlace, Standing } from '@/core/moment/standing';
 import { drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { drawFigure, drawLightHandle, drawReached, type LightReach } from '../lights/light-marks';
 import type { Overlay } from '../surface/overlay';
 
@@ -92,7 +93,7 @@ function drawHandles(
     const found = reach.of(scene, lightId, clockHours, seconds);
     if (found) drawReached(overlay, light, place, found);
     drawFigure(overlay, scene, light, seconds);
-    if (!light.shadows && light.kind !== 'ambient')
+    if (!light.shadows && !LIGHT_SCREENS[light.kind].isAmbient)
       overlay.words(...place, 'throws no shadows', 12, -12, overlay.colours.warning);
   }
   for (const handle of handlesOf(scene, studio.scenes.state.selection, { nearPx, seconds })) {

@@ -5,7 +5,8 @@ import { artOf, spriteAffine } from '@/core/moment/standing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Picked } from '../store/scene-store';
 import { drawnOutlines, occluderMap } from '../store/outline-places';
-import { lightHandles, type LightHandle } from '../lights/light-handles';
+import type { LightHandle } from '../lights/handle-makers';
+import { lightHandles } from '../lights/light-handles';
 
 export type Handle =
   | LightHandle

@@ -1,11 +1,10 @@
 /** Light: press where it stands and drag; what the drag says depends on the kind. */
 import { atan2, RADIANS_PER_DEGREE } from '@/core/geometry/exact';
-import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import { type Light, newLight } from '@/core/scene/records/light';
 import { orderAfter } from '@/core/scene/order';
 import { create } from '@/core/scene/edits';
 import { parallaxShift } from '@/core/moment/standing';
-import { startedArea } from '../store/area-starters';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';
 import { snappedPlace } from './snap';
@@ -17,34 +16,6 @@ interface Open {
   from: ToolEvent;
   gesture: Gesture;
 }
-
-const HINTS: Record<LightKind, string> = {
-  point: 'Press where the lamp stands, drag to its reach',
-  spot: 'Press where the lamp stands, drag along its beam to its reach',
-  area: 'Drag a box that is all light; a click makes a doorway',
-  gobo: 'Drag a box that the picture fills',
-  sun: 'Drag from anywhere toward where the sun stands',
-  ambient: 'Drag a box in which another ambient light holds; a click lights everything',
-};
-
-const NAMES: Record<LightKind, string> = {
-  point: 'Light',
-  spot: 'Spot',
-  area: 'Area',
-  gobo: 'Gobo',
-  sun: 'Sun',
-  ambient: 'Ambient',
-};
-
-/** What every new light of a kind begins with. */
-const BEGINS: Record<LightKind, Partial<Light>> = {
-  point: {},
-  spot: { reachPx: 180 },
-  area: { curve: 'eased', heightPx: 60, shadows: false },
-  gobo: { heightPx: 60, shadows: false },
-  sun: { level: 1, colour: '#fff2d8', sizeDeg: 0.5 },
-  ambient: { level: 0.1, colour: '#8090b0', curve: 'eased', shadows: false },
-};
 
 export class LightTool implements Tool {
   private open: Open | null = null;
@@ -60,19 +31,19 @@ export class LightTool implements Tool {
       return;
     }
     const { lightKind: kind, goboId } = studio.desk.getState();
+    const { name, begins, figure } = LIGHT_SCREENS[kind];
     const artworkId = goboId !== null && studio.scene.artworks[goboId] ? goboId : null;
-    if (kind === 'gobo' && artworkId === null)
+    if (figure.gobo && artworkId === null)
       return studio.say('Choose the picture of the gobo first, in the bay.');
     const [dx, dy] = parallaxShift(studio.scene, plane);
     const [x, y] = snappedPlace(studio, event.x - dx, event.y - dy).map(Math.round);
     const count = Object.values(studio.scene.lights).filter((light) => light.kind === kind).length;
     const gobo = { artworkId: artworkId!, widthPx: 64, heightPx: 64, fadePx: 0, crisp: false, playing: true };
     const light = newLight({
-      ...BEGINS[kind],
-      ...(kind === 'area' ? startedArea('doorway') : {}),
-      ...(kind === 'gobo' ? { gobo } : {}),
+      ...begins,
+      ...(figure.gobo ? { gobo } : {}),
       kind,
-      name: `${NAMES[kind]} ${count + 1}`,
+      name: `${name} ${count + 1}`,
       planeId,
       order: orderAfter(Object.values(studio.scene.lights).map((l) => l.order)),
       x,
@@ -108,7 +79,7 @@ export class LightTool implements Tool {
   }
 
   hint(): string {
-    return HINTS[this.studio.desk.getState().lightKind];
+    return LIGHT_SCREENS[this.studio.desk.getState().lightKind].toolHint;
   }
 }
 
@@ -117,24 +88,5 @@ export function dragged(light: Light, dx: number, dy: number): Partial<Light> {
   const away = Math.sqrt(dx * dx + dy * dy);
   const bearingDeg = Math.round(atan2(dy, dx) / RADIANS_PER_DEGREE);
   const reachPx = Math.round(Math.max(light.corePx + 1, away));
-  switch (light.kind) {
-    case 'point':
-      return { reachPx };
-    case 'spot':
-      return { reachPx, bearingDeg };
-    case 'sun':
-      return { bearingDeg };
-    case 'area':
-    case 'ambient': {
-      const [w, h] = [Math.round(dx), Math.round(dy)];
-      return { outlines: [[0, 0, w, 0, w, h, 0, h]], smooth: [[]] };
-    }
-    case 'gobo': {
-      const size = {
-        widthPx: Math.max(1, Math.round(2 * Math.abs(dx))),
-        heightPx: Math.max(1, Math.round(2 * Math.abs(dy))),
-      };
-      return { gobo: { ...light.gobo!, ...size } };
-    }
-  }
+  return LIGHT_SCREENS[light.kind].dragged(light, { dx, dy, bearingDeg, reachPx });
 }

@@ -1,10 +1,10 @@
 /** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
 import { applyTo, inverse } from '@/core/geometry/affine';
-import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { handleAt, type Handle } from './handles';
 import { occluderMap } from '../store/outline-places';
 import { hitAt, hitsWithin } from './hits';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { lightMaps } from '../lights/light-handles';
 import type { Overlay } from '../surface/overlay';
 import type { Gesture, Picked } from '../store/scene-store';
@@ -192,7 +192,7 @@ export class PickTool implements Tool {
   hint(): string {
     const [lightId, ...others] = this.studio.pickedOf('lights');
     const light = others.length === 0 ? this.studio.scene.lights[lightId] : undefined;
-    if (light) return LIGHT_HINTS[light.kind];
+    if (light) return LIGHT_SCREENS[light.kind].pickHint;
     if (this.studio.pickedOf('sprites').length === 1)
       return 'Drag to move, a corner to scale, the ring to turn';
     if (this.studio.pickedOf('occluders').length === 1)
@@ -202,17 +202,6 @@ export class PickTool implements Tool {
     return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
   }
 }
-
-const OUTLINE_HINT =
-  'Drag a point, with Alt its whole outline; Shift-click smooths it; a double click takes one away or adds one';
-const LIGHT_HINTS: Record<LightKind, string> = {
-  point: 'Drag a line of equal light, or hold Alt and turn the wheel for its level',
-  spot: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
-  area: OUTLINE_HINT,
-  ambient: OUTLINE_HINT,
-  gobo: 'Drag a corner to size the picture, the ring to turn it, the source to where light comes from',
-  sun: 'Drag the ring toward where the sun stands',
-};
 
 type AreaPoint = Extract<Handle, { kind: 'area point' }>;
 
@@ -224,7 +213,7 @@ function smoothAreaPoint(studio: Studio, { id, outline, point }: AreaPoint): voi
 /** On a point of an area light takes it away, elsewhere adds one on the nearest side. */
 function doubleOnArea(studio: Studio, id: string, event: ToolEvent, handle: Handle | null): void {
   const light = studio.scene.lights[id];
-  if (light.outlines.length === 0 || (light.kind !== 'area' && light.kind !== 'ambient')) return;
+  if (light.outlines.length === 0 || !LIGHT_SCREENS[light.kind].figure.outlines) return;
   if (handle?.kind === 'area point') {
     const fields = withoutPoint(light, handle.outline, handle.point, 3);
     if (fields) studio.set('Take a point away', 'lights', id, fields);

@@ -1,0 +1,18 @@
+import { isoluxHandles } from '../handle-makers';
+import { always, never, type LightScreen } from './kind';
+
+export const point: LightScreen = {
+  word: 'Point',
+  name: 'Light',
+  about: 'Shines all round from where it stands.',
+  toolHint: 'Press where the lamp stands, drag to its reach',
+  pickHint: 'Drag a line of equal light, or hold Alt and turn the wheel for its level',
+  begins: {},
+  dragged: (_light, { reachPx }) => ({ reachPx }),
+  handles: (shown) => isoluxHandles(shown, 0, 1),
+  figure: { round: 'circle' },
+  columns: ['round'],
+  lateColumns: ['gobo'],
+  falls: always,
+  isParallel: never,
+};

@@ -1,0 +1,18 @@
+import { coneHandles, isoluxHandles } from '../handle-makers';
+import { always, never, type LightScreen } from './kind';
+
+export const spot: LightScreen = {
+  word: 'Spot',
+  name: 'Spot',
+  about: 'A cone that is turned by hand, with a soft edge.',
+  toolHint: 'Press where the lamp stands, drag along its beam to its reach',
+  pickHint: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
+  begins: { reachPx: 180 },
+  dragged: (_light, { reachPx, bearingDeg }) => ({ reachPx, bearingDeg }),
+  handles: (shown) => [...isoluxHandles(shown, shown.light.bearingDeg, 0), ...coneHandles(shown)],
+  figure: { round: 'cone' },
+  columns: ['cone'],
+  lateColumns: ['gobo'],
+  falls: always,
+  isParallel: never,
+};
