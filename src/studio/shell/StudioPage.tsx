@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { StudioContext } from '../context';
-import { BENCHES, type Bench } from '../store/desk-store';
+import { BENCHES, type Bench } from '../store/benches';
 import { resumeBatch } from '../store/relief-batch';
 import { Studio } from '../store/studio';
 import { StudioSurface } from './StudioSurface';

@@ -1,12 +1,9 @@
 'use client';
-import { ArtBench } from '../art/ArtBench';
+import { BENCH_PARTS } from '../benches';
 import { useDesk } from '../context';
+import { benchFacts } from '../store/benches';
 import { Dayline } from '../dayline/Dayline';
-import { StageDesk } from '../desk/StageDesk';
-import { TimeDesk } from '../desk/TimeDesk';
 import { Elevation } from '../elevation/Elevation';
-import { HandoffBench } from '../handoff/HandoffBench';
-import { ReliefBench } from '../relief/ReliefBench';
 import { Stage } from '../stage/Stage';
 import { ConflictDialog } from './ConflictDialog';
 import { Fence } from '../surface/Fence';
@@ -22,28 +19,15 @@ import { useScenePicture } from './use-scene-picture';
 /** The three bands: the thing itself, its line of measure, the desk. */
 export function StudioSurface() {
   const bench = useDesk((state) => state.bench);
+  const { word, hasStage } = benchFacts(bench);
+  const Part = BENCH_PARTS[bench];
   useKeys();
   useAddress();
   useScenePicture();
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
       <TopBar />
-      {bench === 'art' && (
-        <Fence name="Art bench">
-          <ArtBench />
-        </Fence>
-      )}
-      {bench === 'relief' && (
-        <Fence name="Relief bench">
-          <ReliefBench />
-        </Fence>
-      )}
-      {bench === 'handoff' && (
-        <Fence name="Hand-off bench">
-          <HandoffBench />
-        </Fence>
-      )}
-      {(bench === 'stage' || bench === 'time') && (
+      {hasStage ? (
         <main className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]">
           <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
             <Fence name="Elevation">
@@ -56,8 +40,14 @@ export function StudioSurface() {
           <Fence name="Dayline">
             <Dayline />
           </Fence>
-          <Fence name="Desk">{bench === 'time' ? <TimeDesk /> : <StageDesk />}</Fence>
+          <Fence key={bench} name={`${word} desk`}>
+            <Part />
+          </Fence>
         </main>
+      ) : (
+        <Fence key={bench} name={`${word} bench`}>
+          <Part />
+        </Fence>
       )}
       <ConflictDialog />
       <KeysDialog />

@@ -2,7 +2,8 @@
 import Link from 'next/link';
 import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
 import { commandOf } from '../store/commands';
-import { BENCH_WORDS, BENCHES, WIPE_WORDS, WIPES } from '../store/desk-store';
+import { benchFacts, BENCHES } from '../store/benches';
+import { WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';
 
 export function TopBar() {
@@ -28,13 +29,13 @@ export function TopBar() {
             onClick={() => studio.desk.setState({ bench: name })}
           >
             <span className="figure text-dust">{i + 1}</span>
-            {BENCH_WORDS[name]}
+            {benchFacts(name).word}
           </button>
         ))}
       </nav>
       <UndoKeys />
       <SaveState />
-      {(bench === 'stage' || bench === 'time') && <WipeAndPlay />}
+      {benchFacts(bench).hasStage && <WipeAndPlay />}
     </header>
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
+import { benchFacts } from '../store/benches';
 
 const WRITE_DELAY_MS = 300;
 
@@ -16,7 +17,7 @@ export function useAddress(): void {
       if (isFrozen) query.set('at', seconds.toFixed(2));
       const [picked, ...more] = studio.scenes.state.selection;
       const { bench, artworkId } = studio.desk.getState();
-      if ((bench === 'relief' || bench === 'art') && artworkId) query.set('art', artworkId);
+      if (benchFacts(bench).hasArtwork && artworkId) query.set('art', artworkId);
       if (picked && more.length === 0) query.set('pick', `${picked.collection}:${picked.id}`);
       const next = `?${query.toString().replaceAll('%3A', ':')}`;
       if (next !== window.location.search) window.history.replaceState(window.history.state, '', next);

@@ -6,7 +6,8 @@ import { ART_COMMANDS } from './art-commands';
 import { CLIP_COMMANDS } from './clip-commands';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';
 import { deleteEdits } from './delete-edits';
-import { BENCHES, TILE_TOOLS, TOOLS, WIPES, type Bench, type ToolName } from './desk-store';
+import { benchFacts, BENCHES } from './benches';
+import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from './desk-store';
 import { DAY_RATE } from './live';
 import { PLACING_COMMANDS } from './placing-commands';
 import { RELIEF_COMMANDS } from './relief-commands';
@@ -69,16 +70,12 @@ function nudge(dx: number, dy: number) {
     });
 }
 
-function toBench(bench: Bench) {
-  return (studio: Studio) => studio.desk.setState({ bench });
-}
-
 const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
   id: `bench-${bench}`,
-  words: `Go to the bench ${i + 1}`,
+  words: `Go to the ${benchFacts(bench).word} bench`,
   keys: [`alt+${i + 1}`],
   can: always,
-  run: toBench(bench),
+  run: (studio) => studio.desk.setState({ bench }),
 }));
 
 const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS].map((tool) => ({

@@ -2,17 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
-
-export const BENCHES = ['art', 'relief', 'stage', 'time', 'handoff'] as const;
-export type Bench = (typeof BENCHES)[number];
-
-export const BENCH_WORDS: Record<Bench, string> = {
-  art: 'Art',
-  relief: 'Relief',
-  stage: 'Stage',
-  time: 'Time',
-  handoff: 'Hand-off',
-};
+import type { Bench } from './benches';
 
 /** The tools of the stage; those of tiles stand beside the tiles. */
 export const TOOLS = [

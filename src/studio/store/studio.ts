@@ -11,9 +11,9 @@ import type { FoundOccluders } from '@/core/moment/occluders';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { createArtBench, type ArtBenchStore } from './art-bench';
 import { ArtWorkers } from './art-work';
+import type { Bench } from './benches';
 import {
   createDesk,
-  type Bench,
   type DeskStore,
   type PaintingAnswer,
   type SizeAnswer,
