@@ -126,6 +126,9 @@ describe('the schema of scene.json', () => {
           'a long text': put('x'.repeat(500)),
           'a large number': put(1e9),
           'a fraction far below zero': put(-1e9 - 0.5),
+          'a fraction within its bounds': changed(record, path, (at, key) => {
+            if (typeof at[key] === 'number') at[key] = 0.5 + Math.floor(at[key]);
+          }),
         };
         for (const [what, trial] of Object.entries(trials)) {
           const isFit = recordValidators[name](trial);

@@ -47,7 +47,7 @@ type Described = SchemaDescription & {
 function described(field: SchemaFieldDescription): Json {
   const own = field as Described;
   const { type, nullable, meta, default: preset } = own;
-  const name = type === 'number' && testOf(own, 'integer') ? 'integer' : type;
+  const name = type === 'number' && own.tests.some((test) => test.name === 'integer') ? 'integer' : type;
   return {
     ...(type === 'mixed' ? { type: 'object' } : { type: nullable ? [name, 'null'] : name }),
     ...(meta?.about ? { description: meta.about } : {}),
