@@ -10,7 +10,7 @@ import type { Device, UniformValue } from './device';
 import { KeptTextures } from './kept-textures';
 import { outputBox } from './output-box';
 import type { PictureCache } from './picture-textures';
-import { EDGE_TEXTURE_WIDTH } from './shaders/common';
+import { EDGE_TEXTURE_WIDTH } from '@/core/light/terms/outside.glsl';
 import { LIGHT_ATTRIBUTES, LIGHT_FLOATS, lightProgram, type LightVariant } from './shaders/light';
 import type { ShadowMask } from './shadow-masks';
 import { litPixels } from './shadow-plan';
@@ -274,7 +274,6 @@ function variantOf(
     isSquashed: light.squash !== 1 && !isDistant,
     isBanded: light.bands > 0,
     isBlocked: light.blockPx > 0,
-    isWrapped: light.wrap > 0 && gives === 'surface',
     hasTable: light.stops !== null || (light.drawn !== null && (figure === 'area' || !isDistant)),
     hasStops: light.stops !== null,
     hasGobo: light.gobo !== null,

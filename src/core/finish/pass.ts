@@ -1,7 +1,7 @@
 /**
  * What a pass after the planes is: its fields in the scene's settings, the numbers that they come to, whether it is at rest,
  * and what it does to a picture. A pass is one record in one file, listed in all-passes.ts in the order in which they run;
- * its twin on the GPU stands in gpu/finish/.
+ * its twin in GLSL stands beside it.
  */
 import type { ISchema } from 'yup';
 

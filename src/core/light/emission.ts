@@ -1,53 +1,12 @@
 /** What a light gives to a point, before facing and shadow. The GPU's twin is in gpu/shaders/light.ts. */
-import { BAYER8 } from '../raster/bayer';
 import type { LightSpace } from '../raster/colour';
-import { atan2, smoothstep01 } from '../geometry/exact';
-import { distanceToSegment, isInside as isWithin } from '../geometry/outline';
-import {
-  TABLE_SIZE,
-  type MomentArea,
-  type MomentCone,
-  type MomentGobo,
-  type MomentLight,
-  type PicturePixels,
-} from '../moment/moment';
-import { fallAt } from './fall';
+import { TABLE_SIZE, type MomentGobo, type MomentLight, type PicturePixels } from '../moment/moment';
+import { coneAt } from './terms/cone';
+import { fallAt } from './terms/fall';
+import { fadeAt } from './terms/fade';
+import { distanceOutside } from './terms/outside';
+import { banded, ditherAt } from './terms/steps';
 import { SAMPLE, SAMPLE_SIZE, samplePicture } from './sample';
-
-/** Share of the cone at a way from the light: by branches, so that equal angles make a hard edge. */
-export function coneAt({ x, y, beam, field }: MomentCone, dx: number, dy: number): number {
-  if (dx === 0 && dy === 0) return 1;
-  const across = x * dy - y * dx;
-  const along = x * dx + y * dy;
-  const angle = atan2(Math.abs(across), along);
-  if (angle <= beam) return 1;
-  if (angle >= field) return 0;
-  return 1 - smoothstep01((angle - beam) / (field - beam));
-}
-
-/** Distance beyond an outline, 0 within it. */
-export function distanceOutside({ edges }: MomentArea, px: number, py: number): number {
-  if (isWithin(edges, px, py)) return 0;
-  let best = Infinity;
-  for (let i = 0; i < edges.length; i += 4)
-    best = Math.min(best, distanceToSegment(px, py, edges[i], edges[i + 1], edges[i + 2], edges[i + 3]));
-  return best;
-}
-
-/** Steps of brightness. @param threshold 0.5, or the dither's, above 0 and below 1 */
-export function banded(share: number, bands: number, threshold: number): number {
-  return bands === 0 ? share : Math.min(bands, Math.floor(share * bands + threshold)) / bands;
-}
-
-/** The dither's threshold at a cell of the plane. */
-export function ditherAt(column: number, row: number): number {
-  return (BAYER8[(row & 7) * 8 + (column & 7)] + 0.5) / 64;
-}
-
-/** The place that stands for a point: the middle of its block, counted in the plane's own cells. */
-export function blockPlace(v: number, origin: number, blockPx: number): number {
-  return blockPx === 0 ? v : origin + (Math.floor((v - origin) / blockPx) + 0.5) * blockPx;
-}
 
 /** Works out one light at one point after the other; what it finds is overwritten by the next. */
 export class Emission {
@@ -115,8 +74,4 @@ export class Emission {
     rgb[2] *= sample[SAMPLE.b] * fade;
     return rgb[0] + rgb[1] + rgb[2] > 0;
   }
-}
-
-function fadeAt(at: number, size: number, fade: number): number {
-  return fade === 0 ? 1 : Math.min(1, Math.min(at, size - at) / fade);
 }

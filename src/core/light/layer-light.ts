@@ -1,8 +1,9 @@
 /** The light of one layer at one point: the sums of light.md, none of which has an order. */
 import type { Moment, MomentLayer, MomentLight, MomentPlane, PicturePixels } from '../moment/moment';
 import { pastCasts } from './cast';
-import { blockPlace, Emission } from './emission';
-import { facing, wayToLight } from './facing';
+import { Emission } from './emission';
+import { blockPlace } from './terms/steps';
+import { facing, wayToLight } from './terms/facing';
 import { Visibility } from './shadow';
 
 /** Luminance of linear sRGB (IEC 61966-2-1); of encoded values it stands for their brightness. */

@@ -9,7 +9,7 @@ import {
   type PicturePixels,
 } from '../moment/moment';
 import type { Rect } from '../raster/rect';
-import { SHORTEST_SUM } from './facing';
+import { SHORTEST_SUM } from './terms/facing';
 import { halvingsOf, levelRect, Levels } from './levels';
 import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 

@@ -7,7 +7,7 @@
 import { srgbEncode, type LightSpace } from '../raster/colour';
 import type { MomentSprite, PicturePixels, View } from '../moment/moment';
 import type { Rect } from '../raster/rect';
-import { NORMAL_BYTE_TO_VALUE, normalByte, SHORTEST_NORMAL } from './facing';
+import { NORMAL_BYTE_TO_VALUE, normalByte, SHORTEST_NORMAL } from './terms/facing';
 import { artValues } from './sample';
 
 /** Frames of a picture, halved. */

@@ -13,10 +13,10 @@ import { newRelief } from '../scene/records/relief';
 import type { SceneSettings } from '../scene/records/settings';
 import { newSprite, type Sprite } from '../scene/records/sprite';
 import { recipeWith } from '../relief/recipe';
-import { NORMAL_BYTE_TO_VALUE, normalByte } from './facing';
-import { distanceAtShare, fallAt } from './fall';
+import { NORMAL_BYTE_TO_VALUE, normalByte } from './terms/facing';
+import { distanceAtShare, fallAt } from './terms/fall';
 import { renderReference } from './reference';
-import { stopsRay } from './shadow';
+import { stopsRay } from './terms/shadow-edge';
 
 const SHA = 'a'.repeat(64);
 

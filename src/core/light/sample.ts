@@ -5,7 +5,7 @@
 import { SRGB_BYTE_TO_LINEAR, type LightSpace, type Rgb } from '../raster/colour';
 import type { PicturePixels } from '../moment/moment';
 import type { Rect } from '../raster/rect';
-import { NORMAL_BYTE_TO_VALUE, SHORTEST_NORMAL } from './facing';
+import { NORMAL_BYTE_TO_VALUE, SHORTEST_NORMAL } from './terms/facing';
 
 /** Where each value of a sample stands. Colours premultiplied, the normal a unit vector in art axes, y down. */
 export const SAMPLE = { r: 0, g: 1, b: 2, alpha: 3, nx: 4, ny: 5, nz: 6, glow: 7, rim: 8 } as const;

@@ -2,15 +2,11 @@
  * How much of a light comes through to a point. An occluder stops a ray where it leaves it, so that the caster itself
  * stays lit; see docs/light.md. The GPU's twins are in gpu/shaders/shadow.ts.
  */
-import { isInside, sideOf } from '../geometry/outline';
+import { isInside } from '../geometry/outline';
 import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '../moment/moment';
 import { Chord } from './chord';
+import { metChord, NEAREST_EDGE_PX, stopsRay } from './terms/shadow-edge';
 
-/**
- * An edge closer to the point than this does not stop its light, or every border pixel would shade itself; nor one closer to a
- * light without size, or a lamp upon a wall would speckle it.
- */
-export const NEAREST_EDGE_PX = 0.01;
 /** Parallel light comes from so far away. */
 export const FARTHEST_PX = 1e7;
 
@@ -44,6 +40,8 @@ export class Visibility {
   readonly seen = new Float64Array(3);
   private readonly chord = new Chord();
   private readonly sum = new Float64Array(3);
+  /** What an edge covers of the chord: from, to, and the depth of the middle. */
+  private readonly met = new Float64Array(3);
   private readonly ray: Ray = { px: 0, py: 0, wx: 0, wy: 0, distance: 0 };
 
   constructor(private readonly moment: Moment) {}
@@ -136,39 +134,12 @@ export class Visibility {
     // The chord is as far away as the light; of a parallel one it is the tangent of the angle that counts.
     const scale = (parallel ? 1 : distance) / light.size;
     for (let i = 0; i < edges.length; i += 4) {
-      if (!bothSides && sideOf(edges[i], edges[i + 1], edges[i + 2], edges[i + 3], px, py) <= 0) continue;
-      const ax = edges[i] - px;
-      const ay = edges[i + 1] - py;
-      const bx = edges[i + 2] - px;
-      const by = edges[i + 3] - py;
-      let xa = wx * ay - wy * ax;
-      let za = wx * ax + wy * ay;
-      let xb = wx * by - wy * bx;
-      let zb = wx * bx + wy * by;
-      if (za > zb) [xa, za, xb, zb] = [xb, zb, xa, za];
-      if (zb <= NEAREST_EDGE_PX || za >= farthest) continue;
-      const slope = zb > za ? (xb - xa) / (zb - za) : 0;
-      if (za < NEAREST_EDGE_PX) [xa, za] = [xa + slope * (NEAREST_EDGE_PX - za), NEAREST_EDGE_PX];
-      if (zb > farthest) [xb, zb] = [xa + slope * (farthest - za), farthest];
-      const s = (xa / za) * scale;
-      const t = (xb / zb) * scale;
-      const from = Math.max(-1, Math.min(s, t));
-      const to = Math.min(1, Math.max(s, t));
-      if (to <= from) continue;
-      const weight =
-        occluder.staturePx === null
-          ? 1
-          : weightAt(light, occluder.staturePx, distance, depthAt((from + to) / 2 / scale, xa, za, xb, zb));
+      if (!metChord(edges, i, bothSides, px, py, wx, wy, farthest, scale, this.met)) continue;
+      const [from, to, depth] = this.met;
+      const weight = occluder.staturePx === null ? 1 : weightAt(light, occluder.staturePx, distance, depth);
       this.chord.add(from, to, weight, index);
     }
   }
-}
-
-/** Depth at which a ray of slope x / z meets the segment between two places of the frame. */
-function depthAt(slope: number, xa: number, za: number, xb: number, zb: number): number {
-  const across = xb - xa - slope * (zb - za);
-  if (across === 0) return za;
-  return za + ((slope * za - xa) / across) * (zb - za);
 }
 
 /** Beyond this an occluder is too low to stop the light, whatever part of the light is asked. */
@@ -212,36 +183,4 @@ function clamp01(v: number): number {
 function isWithin({ inner, pieces, box }: MomentOccluder, x: number, y: number): boolean {
   if (inner.length === 0 || x < box.left || x > box.right || y < box.top || y > box.bottom) return false;
   return pieces.reduce((inside, { edges }) => inside !== isInside(edges, x, y), false);
-}
-
-/**
- * Whether any edge lies across the way from p to the light. In p's frame z runs toward the light and x across; an
- * end with x < 0 lies on one side, all others on the other, so that of two edges with a shared corner exactly one
- * is met and nothing leaks between them.
- */
-export function stopsRay(
-  edges: Float64Array,
-  bothSides: boolean,
-  px: number,
-  py: number,
-  wx: number,
-  wy: number,
-  distance: number,
-): boolean {
-  for (let i = 0; i < edges.length; i += 4) {
-    const ax = edges[i] - px;
-    const ay = edges[i + 1] - py;
-    const bx = edges[i + 2] - px;
-    const by = edges[i + 3] - py;
-    const acrossA = wx * ay - wy * ax;
-    const acrossB = wx * by - wy * bx;
-    if (acrossA < 0 === acrossB < 0) continue;
-    const alongA = wx * ax + wy * ay;
-    const alongB = wx * bx + wy * by;
-    const z = alongA + ((alongB - alongA) * acrossA) / (acrossA - acrossB);
-    if (z <= NEAREST_EDGE_PX || z >= distance) continue;
-    // p on the outer side: the ray leaves the occluder here.
-    if (bothSides || acrossA < 0) return true;
-  }
-  return false;
 }

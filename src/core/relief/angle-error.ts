@@ -1,5 +1,5 @@
 /** The measure of a relief: how far its facings are from those of a known surface. Used by tests and benchmarks. */
-import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../light/terms/facing';
 
 /** A unit normal in scene axes: x right, y down, z to the viewer. */
 export type Facing = readonly [number, number, number];

@@ -1,6 +1,6 @@
 /** What was brought along: normal maps and height maps, and another artwork's relief, in the px of the ground. */
 import { InputFault } from '../faults';
-import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../light/terms/facing';
 import { labelled } from '../raster/regions';
 import { solvePoisson } from './multigrid';
 import { STEEPEST_NZ, type FacingPaint } from './normals';

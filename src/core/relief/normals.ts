@@ -1,6 +1,6 @@
 /** From height to normals: slopes, painted facings over them, snapped facings, and the bytes of the map. */
 import { atan2, cos, sin } from '../geometry/exact';
-import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../light/terms/facing';
 import { BAYER8 } from '../raster/bayer';
 import type { Recipe } from './recipe';
 import type { Rect } from '../raster/rect';

@@ -3,7 +3,7 @@
  * true surface and large for one read the wrong way; and the border of the silhouette, where facings mostly point
  * outward. It is said only when one of them is clear and the other does not contradict it.
  */
-import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../light/terms/facing';
 import type { Image } from '../raster/image';
 import { STEEPEST_NZ } from './normals';
 

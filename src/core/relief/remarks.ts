@@ -1,5 +1,5 @@
 /** What is probably wrong with a relief, in a word each. */
-import { NORMAL_BYTE_TO_VALUE } from '../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../light/terms/facing';
 import { judgeOrientation } from './orientation';
 import type { Recipe } from './recipe';
 import { STEEPEST_NZ } from './normals';

@@ -2,7 +2,8 @@
 import { CAST_TAPS } from '@/core/light/cast';
 import type { ProgramRecord } from '../device';
 import { BOX_VERTEX } from './box';
-import { BLOCK, HEADER, PLACE } from './common';
+import { BLOCK } from '@/core/light/terms/steps.glsl';
+import { HEADER, PLACE } from './common';
 
 export const CAST_PROGRAM: ProgramRecord = {
   name: 'cast',

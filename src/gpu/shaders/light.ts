@@ -1,12 +1,18 @@
 /**
- * What lights give to a layer, or hang in the air. Twin of core/light/emission.ts and facing.ts. Lights that differ by
+ * What lights give to a layer, or hang in the air. The terms stand in core/light/terms, beside their twins in TypeScript. Lights that differ by
  * numbers alone are drawn in one draw, an instance each; what reads textures is drawn by itself.
  */
-import { LOWEST_HEIGHT_PX } from '@/core/light/facing';
-import { NATURAL_KNEE } from '@/core/light/fall';
-import { TABLE_SIZE, type MomentFigure } from '@/core/moment/moment';
+import { LOWEST_HEIGHT_PX } from '@/core/light/terms/facing';
+import { CONE } from '@/core/light/terms/cone.glsl';
+import { FACING } from '@/core/light/terms/facing.glsl';
+import { FADE } from '@/core/light/terms/fade.glsl';
+import { FALL_FACTORS, fallGlsl } from '@/core/light/terms/fall.glsl';
+import { OUTSIDE } from '@/core/light/terms/outside.glsl';
+import { BANDS, BLOCK } from '@/core/light/terms/steps.glsl';
+import { TABLE } from '@/core/light/terms/table.glsl';
+import type { MomentFigure } from '@/core/moment/moment';
 import type { ProgramRecord } from '../device';
-import { BLOCK, fallGlsl, HEADER, OUTSIDE, PLACE, TO_CLIP } from './common';
+import { HEADER, PLACE, TO_CLIP } from './common';
 
 /** Attributes of an instance, four floats each. */
 export const LIGHT_ATTRIBUTES = { a_place: 0, a_colour: 1, a_shape: 2, a_cone: 3, a_steps: 4, a_box: 5 };
@@ -20,7 +26,6 @@ export interface LightVariant {
   isSquashed: boolean;
   isBanded: boolean;
   isBlocked: boolean;
-  isWrapped: boolean;
   /** Its colours, or its curve, are read from a table. */
   hasTable: boolean;
   hasStops: boolean;
@@ -44,7 +49,6 @@ export function lightProgram(variant: LightVariant): ProgramRecord {
     ['SQUASHED', variant.isSquashed],
     ['BANDED', variant.isBanded],
     ['BLOCKED', variant.isBlocked],
-    ['WRAPPED', variant.isWrapped],
     ['TABLE', variant.hasTable],
     ['STOPS', variant.hasStops],
     ['GOBO', variant.hasGobo],
@@ -69,7 +73,7 @@ export function lightProgram(variant: LightVariant): ProgramRecord {
   };
 }
 
-const VERTEX = `${TO_CLIP}
+const VERTEX = `${TO_CLIP}${FALL_FACTORS}
 in vec4 a_place;
 in vec4 a_colour;
 in vec4 a_shape;
@@ -90,9 +94,7 @@ void main() {
   v_shape = vec4(a_shape.x, max(a_shape.y, ${LOWEST_HEIGHT_PX}.0), a_shape.zw);
   v_cone = a_cone;
   v_steps = a_steps;
-  float core = a_place.z;
-  float k = max(core, a_place.w * ${NATURAL_KNEE});
-  v_fall = vec3(1.0 / max(a_place.w - core, 1e-6), k * k, k * k + core * core);
+  v_fall = fallFactors(a_place.z, a_place.w);
 #ifdef OCTAGON
   float angle = (float(gl_VertexID) + 0.5) * 0.78539816;
   // The octagon round a circle, and one pixel more against rounding.
@@ -119,14 +121,16 @@ ${BLOCK}
 #endif
 #ifdef BANDED
 uniform sampler2D u_bayer;
+${BANDS}
 #endif
 #ifdef TABLE
-uniform sampler2D u_table;
-vec4 tableAt(float u) {
-  float at = clamp(u, 0.0, 1.0) * ${TABLE_SIZE - 1}.0;
-  int i = min(${TABLE_SIZE - 2}, int(floor(at)));
-  return mix(texelFetch(u_table, ivec2(i, 0), 0), texelFetch(u_table, ivec2(i + 1, 0), 0), at - float(i));
-}
+${TABLE}
+#endif
+#ifdef CONE
+${CONE}
+#endif
+#ifdef SURFACE
+${FACING}
 #endif
 #ifdef AREA
 uniform sampler2D u_edges;
@@ -135,6 +139,7 @@ ${OUTSIDE}
 #endif
 #ifdef GOBO
 precision highp sampler2DArray;
+${FADE}
 uniform sampler2DArray u_gobo;
 uniform float u_goboLayer;
 uniform vec4 u_goboFrame;
@@ -151,8 +156,7 @@ vec3 goboAt(vec2 q) {
   vec2 uv = vec2(u_goboInverse.x * q.x + u_goboInverse.z * q.y, u_goboInverse.y * q.x + u_goboInverse.w * q.y) + u_goboAt;
   vec2 size = u_goboFrame.zw - u_goboFrame.xy;
   if (uv.x < 0.0 || uv.y < 0.0 || uv.x >= size.x || uv.y >= size.y) return vec3(0.0);
-  vec2 inner = min(uv, size - uv);
-  vec2 fade = vec2(u_goboFade.x == 0.0 ? 1.0 : min(1.0, inner.x / u_goboFade.x), u_goboFade.y == 0.0 ? 1.0 : min(1.0, inner.y / u_goboFade.y));
+  float fade = fadeAt(uv.x, size.x, u_goboFade.x) * fadeAt(uv.y, size.y, u_goboFade.y);
   vec3 c;
   if (u_goboNearest) c = goboTexel(ivec2(floor(uv)));
   else {
@@ -162,7 +166,7 @@ vec3 goboAt(vec2 q) {
     ivec2 t = ivec2(low);
     c = mix(mix(goboTexel(t), goboTexel(t + ivec2(1, 0)), f.x), mix(goboTexel(t + ivec2(0, 1)), goboTexel(t + ivec2(1, 1)), f.x), f.y);
   }
-  return c * fade.x * fade.y;
+  return c * fade;
 }
 #endif
 #ifdef SOURCE
@@ -199,7 +203,7 @@ void main() {
   vec2 d = v_place.xy - q;
 #ifdef AREA
   float away = outside(q);
-  share = away == 0.0 ? 1.0 : fallAt(away, away * away, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+  share = away == 0.0 ? 1.0 : fallAt(away, away * away, v_place.z, v_place.w, v_fall, v_shape.x);
 #else
   float planar2 = dot(d, d);
 #ifdef SQUASHED
@@ -209,26 +213,19 @@ void main() {
   float away2 = planar2;
 #endif
   float away = sqrt(away2);
-  share = fallAt(away, away2, v_place.z, v_place.w, v_fall.x, v_fall.yz, v_shape.x);
+  share = fallAt(away, away2, v_place.z, v_place.w, v_fall, v_shape.x);
 #endif
 #ifdef STOPS
   u = away <= v_place.z ? 0.0 : away >= v_place.w ? 1.0 : (away - v_place.z) * v_fall.x;
 #endif
 #ifdef CONE
-  {
-    float across = abs(v_cone.y * d.x - v_cone.x * d.y);
-    float along = -dot(v_cone.xy, d);
-    float angle = d == vec2(0.0) ? 0.0 : atan(across, along);
-    float t = clamp((angle - v_cone.z) / max(v_cone.w - v_cone.z, 1e-9), 0.0, 1.0);
-    share *= angle <= v_cone.z ? 1.0 : angle >= v_cone.w ? 0.0 : 1.0 - t * t * (3.0 - 2.0 * t);
-  }
+  share *= coneAt(v_cone, -d);
 #endif
 #endif
 #ifdef BANDED
   {
     ivec2 cell = ivec2(floor((p - u_planeOrigin) / max(v_steps.z, 1.0)));
-    float threshold = v_steps.y > 0.0 ? (texelFetch(u_bayer, cell & 7, 0).r * 255.0 + 0.5) / 64.0 : 0.5;
-    if (v_steps.x > 0.0) share = min(v_steps.x, floor(share * v_steps.x + threshold)) / v_steps.x;
+    share = banded(share, v_steps.x, v_steps.y > 0.0 ? ditherAt(u_bayer, cell) : 0.5);
   }
 #endif
 #ifdef STOPS
@@ -260,10 +257,7 @@ void main() {
     float towards = (dot(n.xy, d) + n.z * v_shape.y) * inversesqrt(size2 * (planar2 + v_shape.y * v_shape.y));
 #endif
 #endif
-#ifdef WRAPPED
-    towards = (towards + v_steps.w) / (1.0 + v_steps.w);
-#endif
-    share *= 1.0 + (max(0.0, towards) - 1.0) * v_shape.z;
+    share *= facing(towards, v_steps.w, v_shape.z);
   }
 #else
   share *= v_shape.w;

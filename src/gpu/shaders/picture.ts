@@ -4,9 +4,10 @@ import { LUMINANCE } from '@/core/light/layer-light';
 import { srgbEncode } from '@/core/raster/colour';
 import type { LayerSums } from '../layer-light';
 import type { ProgramRecord } from '../device';
-import { pointPass } from '../finish/all-passes';
+import { pointPass } from '../../core/finish/all-passes.glsl';
 import { BOX_VERTEX } from './box';
-import { HEADER, TRANSFER } from './common';
+import { TRANSFER } from '@/core/raster/colour.glsl';
+import { HEADER } from './common';
 
 /** What a layer's light is made of; each combination is compiled when it is first drawn. */
 export interface CompositeVariant {

@@ -4,10 +4,13 @@
  * that edges with a shared corner leave no gap. Soft: four strips of the chord that shines, each stopped by a share that
  * adds up and saturates. Twin of core/light/shadow.ts.
  */
-import { FARTHEST_PX, FOUR_PLACES, NEAREST_EDGE_PX } from '@/core/light/shadow';
+import { FARTHEST_PX, FOUR_PLACES } from '@/core/light/shadow';
+import { NEAREST_EDGE_PX } from '@/core/light/terms/shadow-edge';
+import { MET_CHORD, STOPS_RAY } from '@/core/light/terms/shadow-edge.glsl';
+import { BLOCK } from '@/core/light/terms/steps.glsl';
 import type { ProgramRecord } from '../device';
 import { BOX_VERTEX } from './box';
-import { BLOCK, HEADER, PLACE, TO_CLIP } from './common';
+import { HEADER, PLACE, TO_CLIP } from './common';
 
 /** An edge, and its stature (below 0: endless) with whether it stops light from both sides. */
 export const EDGE_ATTRIBUTES = { a_edge: 0, a_kind: 1 };
@@ -96,22 +99,14 @@ vec3 wayFrom(vec2 p) {
 }
 `;
 
-const HARD = `${FRAGMENT_HEAD}
+const HARD = `${FRAGMENT_HEAD}${STOPS_RAY}
 #ifdef FOUR_PLACES
 const vec2 PLACES[4] = vec2[4](${FOUR_PLACES.map(([x, y]) => `vec2(${x}, ${y})`).join(', ')});
 #endif
 bool stops(vec2 p) {
   vec3 way = wayFrom(p);
-  vec2 w = way.xy;
-  vec2 pa = v_edge.xy - p;
-  vec2 pb = v_edge.zw - p;
-  float acrossA = w.x * pa.y - w.y * pa.x;
-  float acrossB = w.x * pb.y - w.y * pb.x;
-  if ((acrossA < 0.0) == (acrossB < 0.0)) return false;
-  float alongA = dot(w, pa);
-  float alongB = dot(w, pb);
-  float z = alongA + (alongB - alongA) * acrossA / (acrossA - acrossB);
-  return z > ${NEAREST_EDGE_PX} && z < min(farthestOf(way.z), way.z - ${NEAREST_EDGE_PX}) && (v_kind.y > 0.5 || acrossA < 0.0);
+  float farthest = min(farthestOf(way.z), way.z - ${NEAREST_EDGE_PX});
+  return stopsRay(v_edge, v_kind.y > 0.5, p, way.xy, farthest);
 }
 void main() {
   vec2 p = askedPlace();
@@ -124,51 +119,25 @@ void main() {
 #endif
 }`;
 
-const SOFT = `${FRAGMENT_HEAD}
+const SOFT = `${FRAGMENT_HEAD}${MET_CHORD}
 void main() {
   vec2 p = askedPlace();
   stopped = vec4(0.0);
-  vec2 pa = v_edge.xy - p;
-  vec2 pb = v_edge.zw - p;
   vec3 way = wayFrom(p);
-  float distance = way.z;
-  // The side of the edge that p lies on.
-  if (distance == 0.0 || (v_kind.y < 0.5 && pa.x * pb.y - pa.y * pb.x <= 0.0)) return;
-  vec2 w = way.xy;
-  vec2 a = vec2(w.x * pa.y - w.y * pa.x, dot(w, pa));
-  vec2 b = vec2(w.x * pb.y - w.y * pb.x, dot(w, pb));
-  if (a.y > b.y) {
-    vec2 c = a;
-    a = b;
-    b = c;
-  }
-  float farthest = farthestOf(distance);
-  if (b.y <= ${NEAREST_EDGE_PX} || a.y >= farthest) return;
-  float slope = b.y > a.y ? (b.x - a.x) / (b.y - a.y) : 0.0;
-  if (a.y < ${NEAREST_EDGE_PX}) a = vec2(a.x + slope * (${NEAREST_EDGE_PX} - a.y), ${NEAREST_EDGE_PX});
-  if (b.y > farthest) b = vec2(a.x + slope * (farthest - a.y), farthest);
+  if (way.z == 0.0) return;
 #ifdef PARALLEL
   float far = 1.0;
 #else
-  float far = distance;
+  float far = way.z;
 #endif
-  float scale = far / u_light.w;
-  float s = a.x / a.y * scale;
-  float t = b.x / b.y * scale;
-  float from = clamp(min(s, t), -1.0, 1.0);
-  float to = clamp(max(s, t), -1.0, 1.0);
-  if (to <= from) return;
+  vec3 met = metChord(v_edge, v_kind.y > 0.5, p, way.xy, farthestOf(way.z), far / u_light.w);
+  if (met.y <= met.x) return;
   float weight = 1.0;
 #ifdef STATURE
-  if (v_kind.x >= 0.0) {
-    float ray = (from + to) * 0.5 / scale;
-    float across = b.x - a.x - ray * (b.y - a.y);
-    float depth = across == 0.0 ? a.y : a.y + (ray * a.y - a.x) / across * (b.y - a.y);
-    weight = clamp((v_kind.x * far / depth - u_low.x) / u_low.y, 0.0, 1.0);
-  }
+  if (v_kind.x >= 0.0) weight = clamp((v_kind.x * far / met.z - u_low.x) / u_low.y, 0.0, 1.0);
 #endif
   vec4 low = vec4(-1.0, -0.5, 0.0, 0.5);
-  stopped = weight * clamp((min(vec4(to), low + 0.5) - max(vec4(from), low)) * 2.0, 0.0, 1.0);
+  stopped = weight * clamp((min(vec4(met.y), low + 0.5) - max(vec4(met.x), low)) * 2.0, 0.0, 1.0);
 }`;
 
 /** What differs between shadows; each combination is compiled when it is first drawn. */

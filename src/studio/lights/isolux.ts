@@ -1,6 +1,6 @@
 /** Isolux lines of a light: where it is full, half, an eighth, and where it ends. Each can be dragged. */
 import { exp, pow } from '@/core/geometry/exact';
-import { distanceAtShare, fallAt } from '@/core/light/fall';
+import { distanceAtShare, fallAt } from '@/core/light/terms/fall';
 import { CURVE_NUMBERS } from '@/core/moment/lights';
 import { curveTable } from '@/core/moment/tables';
 import type { Light } from '@/core/scene/records/light';

@@ -3,7 +3,7 @@
  * smoothing and flattening still mean something after the recipe changed; facings and masks are kept beside it, as
  * values with the share to which they count. Erasing brings the planes back to what they were below the layer.
  */
-import { NORMAL_BYTE_TO_VALUE } from '../../light/facing';
+import { NORMAL_BYTE_TO_VALUE } from '../../light/terms/facing';
 import { blurred } from '../../raster/blur';
 import { heightOfStep } from '../../raster/height-picture';
 import type { FacingPaint } from '../normals';

@@ -1,5 +1,5 @@
-/** How a light falls off between its core and its reach. The GPU's twin is in gpu/shaders/fall.ts. */
-import { pow, smoothstep01 } from '../geometry/exact';
+/** How a light falls off between its core and its reach. */
+import { pow, smoothstep01 } from '../../geometry/exact';
 import {
   CURVE_DRAWN,
   CURVE_EASED,
@@ -7,7 +7,7 @@ import {
   CURVE_NATURAL,
   CURVE_STRAIGHT,
   TABLE_SIZE,
-} from '../moment/moment';
+} from '../../moment/moment';
 
 /** The natural curve's knee is never closer to the light than this share of its reach, or it would be a needle. */
 export const NATURAL_KNEE = 1 / 12;

@@ -1,4 +1,4 @@
-import type { PointPass } from './pass';
+import type { PointPass } from './pass.glsl';
 
 export const exposure: PointPass<{ gain: number }> = {
   uniforms: 'uniform float u_gain;',

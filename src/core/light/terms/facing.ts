@@ -1,5 +1,5 @@
 /** Normals as bytes and what a surface's facing makes of a light. */
-import type { MomentSource } from '../moment/moment';
+import type { MomentSource } from '../../moment/moment';
 
 /** A byte of a normal map to -1..1; 127 and 128 both are 0, so that flat is exactly flat. */
 export const NORMAL_BYTE_TO_VALUE: Float64Array = Float64Array.from({ length: 256 }, (_, c) =>

@@ -1,0 +1,201 @@
+/** Every term that stands in TypeScript and in GLSL, with a grid of arguments at which both are asked. */
+import { exposure } from '@/core/finish/exposure';
+import { exposure as exposureGlsl } from '@/core/finish/exposure.glsl';
+import { shoulder } from '@/core/finish/tone';
+import { tone as toneGlsl } from '@/core/finish/tone.glsl';
+import { coneAt } from '@/core/light/terms/cone';
+import { CONE } from '@/core/light/terms/cone.glsl';
+import { facing } from '@/core/light/terms/facing';
+import { FACING } from '@/core/light/terms/facing.glsl';
+import { fadeAt } from '@/core/light/terms/fade';
+import { FADE } from '@/core/light/terms/fade.glsl';
+import { fallAt } from '@/core/light/terms/fall';
+import { FALL_FACTORS, fallGlsl } from '@/core/light/terms/fall.glsl';
+import { distanceOutside } from '@/core/light/terms/outside';
+import { OUTSIDE } from '@/core/light/terms/outside.glsl';
+import { metChord, stopsRay } from '@/core/light/terms/shadow-edge';
+import { MET_CHORD, STOPS_RAY } from '@/core/light/terms/shadow-edge.glsl';
+import { banded, blockPlace, ditherAt } from '@/core/light/terms/steps';
+import { BANDS, BLOCK } from '@/core/light/terms/steps.glsl';
+import { TABLE } from '@/core/light/terms/table.glsl';
+import { CURVE_DRAWN, CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
+import { curveTable } from '@/core/moment/tables';
+import { srgbDecode, srgbEncode } from '@/core/raster/colour';
+import { TRANSFER } from '@/core/raster/colour.glsl';
+
+export interface Term {
+  name: string;
+  /** Uniforms and functions. */
+  glsl: string;
+  /** Gives up to three values from the arguments, which are `x[0]`, `x[1]` and so on. */
+  call: string;
+  /** Every combination of one value of each is asked. */
+  grid: readonly (readonly number[])[];
+  /** @returns as many values as `call` gives; what is left out is 0 */
+  reference(x: readonly number[]): number[];
+  /** How far both may be apart; 1e-5 where nothing is said. */
+  within?: number;
+}
+
+/** Values from low to high, both among them. */
+function steps(low: number, high: number, count: number): number[] {
+  return Array.from({ length: count }, (_, i) => low + ((high - low) * i) / (count - 1));
+}
+
+const CURVE_POINTS = [0, 1, 0.2, 0.9, 0.3, 0.2, 0.7, 0.6, 1, 0];
+export const DRAWN = curveTable(CURVE_POINTS);
+
+/** Two outlines of which the smaller lies in the larger: its inside is outside. */
+export const EDGES = Float64Array.from([
+  ...[0, 0, 40, 3, 40, 3, 33, 28, 33, 28, -5, 20, -5, 20, 0, 0],
+  ...[10, 8, 20, 8, 20, 8, 20, 15, 20, 15, 10, 15, 10, 15, 10, 8],
+]);
+
+const CURVES: [string, number][] = [
+  ['straight', CURVE_STRAIGHT],
+  ['eased', CURVE_EASED],
+  ['natural', CURVE_NATURAL],
+  ['even', CURVE_EVEN],
+  ['drawn', CURVE_DRAWN],
+];
+
+const falls: Term[] = CURVES.map(([name, curve]) => ({
+  name: `fall, ${name}`,
+  glsl: `${curve === CURVE_DRAWN ? TABLE : ''}${FALL_FACTORS}${fallGlsl(curve, true)}`,
+  call: 'vec3(fallAt(x[0], x[0] * x[0], x[1], x[2], fallFactors(x[1], x[2]), x[3]), 0.0, 0.0)',
+  // Between the steps of the distances lie core and reach, where the curves have their ends.
+  grid: [steps(0, 131, 97), [0, 6, 40], [50, 121.5], [0.5, 1, 3]],
+  reference: ([d, core, reach, steepness]) => [
+    fallAt(d, core, reach, curve, steepness, curve === CURVE_DRAWN ? DRAWN : null),
+  ],
+  // Close to its end the root of what is left shows the last bits of single floats.
+  within: 1e-4,
+}));
+
+const RAY_GRID = [steps(-20.3, 22.1, 13), steps(-15.7, 18.9, 13), steps(0.01, 6.27, 9), [3, 25], [0, 1]];
+const EDGE = [-4, 5, 6, 9];
+
+export const TERMS: readonly Term[] = [
+  ...falls,
+  {
+    name: 'cone',
+    glsl: CONE,
+    call: 'vec3(coneAt(vec4(cos(x[2]), sin(x[2]), x[3], x[4]), vec2(x[0], x[1])), 0.0, 0.0)',
+    grid: [steps(-9, 9, 13), steps(-8.1, 8.3, 13), steps(-3, 3.1, 7), [0, 0.3, 1.5], [1.6, 3.1]],
+    reference: ([dx, dy, bearing, beam, field]) => [
+      coneAt({ x: Math.cos(bearing), y: Math.sin(bearing), beam, field }, dx, dy),
+    ],
+    // A beam that is nearly as wide as its field multiplies what the angle is off by.
+    within: 3e-4,
+  },
+  {
+    name: 'bands',
+    glsl: BANDS,
+    call: 'vec3(banded(x[0], x[1], x[2]), 0.0, 0.0)',
+    grid: [steps(0.0013, 0.9987, 211), [0, 1, 3, 8], [0.1171875, 0.5, 0.9921875]],
+    reference: ([share, bands, threshold]) => [banded(share, bands, threshold)],
+  },
+  {
+    name: 'dither',
+    glsl: `uniform sampler2D u_bayer;${BANDS}`,
+    call: 'vec3(ditherAt(u_bayer, ivec2(int(x[0]), int(x[1]))), 0.0, 0.0)',
+    grid: [steps(-9, 9, 19), steps(-9, 9, 19)],
+    reference: ([column, row]) => [ditherAt(column, row)],
+  },
+  {
+    name: 'blocks',
+    glsl: BLOCK,
+    call: 'vec3(blockPlace(vec2(x[0], x[1]), vec2(x[2], -x[2]), x[3]), 0.0)',
+    grid: [steps(-30.3, 40.1, 29), steps(-20.7, 20.9, 13), [0, 0.37], [0, 1, 5]],
+    reference: ([x, y, origin, block]) => [blockPlace(x, origin, block), blockPlace(y, -origin, block)],
+  },
+  {
+    name: 'distance beyond outlines',
+    glsl: `uniform sampler2D u_edges;\nconst int u_edgeCount = ${EDGES.length / 4};${OUTSIDE}`,
+    call: 'vec3(outside(vec2(x[0], x[1])), 0.0, 0.0)',
+    grid: [steps(-17.3, 55.1, 67), steps(-11.9, 37.7, 53)],
+    reference: ([x, y]) => [distanceOutside({ edges: EDGES, featherPx: 0 }, x, y)],
+  },
+  {
+    name: 'fade of a gobo',
+    glsl: FADE,
+    call: 'vec3(fadeAt(x[0], x[1], x[2]), 0.0, 0.0)',
+    grid: [steps(0, 40, 81), [40, 64], [0, 1, 12.5, 50]],
+    reference: ([at, size, fade]) => [fadeAt(at, size, fade)],
+  },
+  {
+    name: 'facing',
+    glsl: FACING,
+    call: 'vec3(facing(x[0], x[1], x[2]), 0.0, 0.0)',
+    grid: [steps(-1, 1, 41), [0, 0.25, 1], [0, 0.6, 1]],
+    reference: ([dot, wrap, relief]) => [facing(dot, wrap, relief)],
+  },
+  {
+    name: 'table',
+    glsl: TABLE,
+    call: 'vec3(tableAt(x[0]).a, 0.0, 0.0)',
+    grid: [steps(0, 1, 1013)],
+    // A drawn curve over a reach of 1 is its table.
+    reference: ([u]) => [u === 0 ? DRAWN[0] : fallAt(u, 0, 1, CURVE_DRAWN, 1, DRAWN)],
+  },
+  {
+    name: 'edge across a ray',
+    glsl: STOPS_RAY,
+    call: `vec3(stopsRay(vec4(${EDGE.map((v) => v.toFixed(1)).join(', ')}), x[4] > 0.5, vec2(x[0], x[1]), vec2(cos(x[2]), sin(x[2])), x[3]) ? 1.0 : 0.0, 0.0, 0.0)`,
+    grid: RAY_GRID,
+    reference: ([px, py, angle, farthest, both]) => [
+      stopsRay(Float64Array.from(EDGE), both === 1, px, py, Math.cos(angle), Math.sin(angle), farthest)
+        ? 1
+        : 0,
+    ],
+  },
+  {
+    name: 'edge over the chord',
+    glsl: MET_CHORD,
+    call: `metChord(vec4(${EDGE.map((v) => v.toFixed(1)).join(', ')}), x[4] > 0.5, vec2(x[0], x[1]), vec2(cos(x[2]), sin(x[2])), x[3], 4.0)`,
+    grid: RAY_GRID,
+    reference: ([px, py, angle, farthest, both]) => {
+      const out = new Float64Array(3);
+      const way = [Math.cos(angle), Math.sin(angle)] as const;
+      const edge = Float64Array.from(EDGE);
+      return metChord(edge, 0, both === 1, px, py, ...way, farthest, 4, out) ? [...out] : [];
+    },
+    // Where the edge is seen along itself its depth is a division by nearly nothing.
+    within: 1e-3,
+  },
+  {
+    name: 'sRGB transfer',
+    glsl: TRANSFER,
+    call: 'vec3(encode(x[0]), decode(x[0]), 0.0)',
+    grid: [[...steps(-0.1, 0.01, 45), ...steps(0.0113, 4, 201)]],
+    reference: ([v]) => [srgbEncode(v), srgbDecode(v)],
+  },
+  {
+    name: 'exposure',
+    glsl: `${exposureGlsl.uniforms.replace('uniform float u_gain;', 'float u_gain;')}
+vec3 exposed(float value, float gain) { vec3 c = vec3(value); u_gain = gain; ${exposureGlsl.glsl} return c; }`,
+    call: 'exposed(x[0], x[1])',
+    grid: [steps(0, 5, 41), [0.25, 1, 3.7]],
+    reference: ([value, gain]) => {
+      const picture = { width: 1, height: 1, data: Float64Array.of(value, value, value) };
+      exposure.apply(picture, { gain });
+      return [...picture.data];
+    },
+  },
+  {
+    name: 'tone',
+    glsl: `${toneGlsl.uniforms.replace('uniform float u_whiteLevel;', 'float u_whiteLevel;')}
+vec3 toned(float value, float white) { vec3 c = vec3(value); u_whiteLevel = white; ${toneGlsl.glsl} return c; }`,
+    call: 'toned(x[0], x[1])',
+    grid: [steps(0, 9, 61), [1, 4, 16]],
+    reference: ([value, white]) => Array.from({ length: 3 }, () => shoulder(value, white)),
+  },
+];
+
+/** Every combination of the grid's values. */
+export function combinations(grid: Term['grid']): number[][] {
+  return grid.reduce<number[][]>(
+    (found, values) => found.flatMap((before) => values.map((value) => [...before, value])),
+    [[]],
+  );
+}
