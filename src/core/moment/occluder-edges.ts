@@ -33,7 +33,16 @@ function linesOf(outlines: number[][]): Float64Array {
 }
 
 /** The numbers of outlines that cannot be read. */
-export function unreadableOutlines({ kind, outlines, smooth }: Outlined): number[] {
+export function unreadableOutlines(outlined: Outlined): number[] {
+  try {
+    localEdges(outlined);
+    return [];
+  } catch {
+    return eachUnreadable(outlined);
+  }
+}
+
+function eachUnreadable({ kind, outlines, smooth }: Outlined): number[] {
   return outlines.flatMap((points, i) => {
     try {
       localEdges({ kind, outlines: [points], smooth: [smooth[i] ?? []] });

@@ -5,6 +5,7 @@ import { commandOf } from '../store/commands';
 import { benchFacts, BENCHES } from '../store/benches';
 import { WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';
+import { Snags } from './Snags';
 
 export function TopBar() {
   const studio = useStudio();
@@ -33,6 +34,7 @@ export function TopBar() {
           </button>
         ))}
       </nav>
+      <Snags />
       <UndoKeys />
       <SaveState />
       {benchFacts(bench).hasStage && <WipeAndPlay />}

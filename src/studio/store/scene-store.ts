@@ -12,6 +12,13 @@ export interface Picked {
   id: string;
 }
 
+const ON_STAGE: readonly CollectionName[] = ['sprites', 'lights', 'lamps', 'occluders'];
+
+/** Whether it stands on the stage, so that picking it shows it. */
+export function isOnStage({ collection }: Picked): boolean {
+  return ON_STAGE.includes(collection);
+}
+
 export interface UndoEntry {
   label: string;
   edits: Edit[];

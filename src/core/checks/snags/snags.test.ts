@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { applyEdits } from '../../scene/edits';
 import { newScene } from '../../scene/new-scene';
+import { newArtwork } from '../../scene/records/artwork';
 import { newLight } from '../../scene/records/light';
 import { newOccluder } from '../../scene/records/occluder';
 import { snagsIn } from './all-snags';
@@ -47,6 +48,31 @@ describe('snags', () => {
     });
     const mended = applyEdits(document, snag.mends[0].edits);
     expect(mended.occluders.post.outlines).toEqual([sound]);
+    expect(snagsIn(mended)).toEqual([]);
+  });
+
+  it('name outlines of artworks too, by their frames', () => {
+    const document = scene();
+    const sound = [4, 4, 8, 4, 8, 8];
+    const broken = [0, 0, Number.POSITIVE_INFINITY, 8, 8, 8];
+    const made = newOccluder({ name: '', planeId: 'p', kind: 'closed', outlines: [sound] });
+    const { ownShade, soakPx, transmitShare, transmitColour, staturePx } = made;
+    document.artworks.gate = newArtwork({
+      ...{ name: 'Gate', imageSha: 'a'.repeat(64), widthPx: 9, heightPx: 9, pixelArt: true },
+      occluders: [
+        {
+          ...{ id: 'bars', name: 'Bars', kind: 'closed', outlines: [sound], smooth: [[]] },
+          ...{ ownShade, soakPx, transmitShare, transmitColour, staturePx },
+          frames: [{ frame: 2, outlines: [broken, sound], smooth: [[], []] }],
+        },
+      ],
+    });
+    const [snag] = snagsIn(document);
+    expect(snag.words).toBe(
+      'Artwork "Gate", occluder "Bars", frame 3: outline 1 (3 points) cannot be read and is left out of the picture.',
+    );
+    const mended = applyEdits(document, snag.mends[0].edits);
+    expect(mended.artworks.gate.occluders[0].frames[0].outlines).toEqual([sound]);
     expect(snagsIn(mended)).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
-import { flattenedOutlines } from '../../geometry/smooth';
 import { unreadableOutlines, type Outlined } from '../../moment/occluder-edges';
-import { change } from '../../scene/edits';
+import { change, type Edit } from '../../scene/edits';
 import type { SceneDocument } from '../../scene/document';
-import type { FoundSnag, SnagKind } from './kind';
+import type { Artwork } from '../../scene/records/artwork';
+import type { FoundSnag, Mend, SnagKind } from './kind';
 
 /** An outline that cannot be read: it is left out of the picture, and the rest stands. */
 export const unreadableOutline: SnagKind = {
@@ -10,16 +10,17 @@ export const unreadableOutline: SnagKind = {
   find(scene) {
     return [
       ...Object.entries(scene.occluders).flatMap(([id, occluder]) =>
-        found(scene, 'occluders', id, `Occluder "${occluder.name}"`, occluder),
+        inRecord(scene, 'occluders', id, `Occluder "${occluder.name}"`, occluder),
       ),
       ...Object.entries(scene.lights).flatMap(([id, light]) =>
-        found(scene, 'lights', id, `Light "${light.name}"`, { ...light, kind: 'closed' }),
+        inRecord(scene, 'lights', id, `Light "${light.name}"`, { ...light, kind: 'closed' }),
       ),
+      ...Object.entries(scene.artworks).flatMap(([id, artwork]) => inArtwork(scene, id, artwork)),
     ];
   },
 };
 
-function found(
+function inRecord(
   scene: SceneDocument,
   collection: 'occluders' | 'lights',
   id: string,
@@ -28,18 +29,54 @@ function found(
 ): FoundSnag[] {
   const broken = unreadableOutlines(outlined);
   if (broken.length === 0) return [];
-  const outlines = outlined.outlines.filter((_, i) => !broken.includes(i));
-  const smooth = outlined.smooth.filter((_, i) => !broken.includes(i));
-  const edit = change(scene, collection, id, { outlines, smooth });
-  const numbers = broken.map((i) => i + 1).join(', ');
-  const points = broken.map((i) => flattenedOutlines([outlined.outlines[i]], [[]], true)[0].length / 2);
   return [
     {
       records: [{ collection, id }],
-      words: `${what}: outline ${numbers} (${points.join(', ')} points) cannot be read and is left out of the picture.`,
-      mends: edit
-        ? [{ words: broken.length === 1 ? 'Delete the outline' : 'Delete the outlines', edits: [edit] }]
-        : [],
+      words: wordsOf(what, outlined, broken),
+      mends: mendBy(change(scene, collection, id, without(outlined, broken))),
     },
   ];
+}
+
+/** Outlines that an artwork brings to each of its sprites, in general and of single frames. */
+function inArtwork(scene: SceneDocument, id: string, { name, occluders }: Artwork): FoundSnag[] {
+  return occluders.flatMap((occluder, at) => {
+    const { kind, frames } = occluder;
+    const broken = unreadableOutlines(occluder);
+    const inFrames = frames.map((frame) => unreadableOutlines({ kind, ...frame }));
+    const what = `Artwork "${name}", occluder "${occluder.name}"`;
+    const words = [
+      ...(broken.length > 0 ? [wordsOf(what, occluder, broken)] : []),
+      ...frames.flatMap((frame, i) =>
+        inFrames[i].length > 0 ? [wordsOf(`${what}, frame ${frame.frame + 1}`, frame, inFrames[i])] : [],
+      ),
+    ];
+    if (words.length === 0) return [];
+    const sound = {
+      ...occluder,
+      ...without(occluder, broken),
+      frames: frames.map((frame, i) => ({ ...frame, ...without(frame, inFrames[i]) })),
+    };
+    const edit = change(scene, 'artworks', id, { occluders: occluders.with(at, sound) });
+    return [
+      { records: [{ collection: 'artworks' as const, id }], words: words.join(' '), mends: mendBy(edit) },
+    ];
+  });
+}
+
+type Outlines = Pick<Outlined, 'outlines' | 'smooth'>;
+
+function without({ outlines, smooth }: Outlines, broken: readonly number[]): Outlines {
+  const isSound = (_: unknown, i: number) => !broken.includes(i);
+  return { outlines: outlines.filter(isSound), smooth: smooth.filter(isSound) };
+}
+
+function wordsOf(what: string, { outlines }: Outlines, broken: readonly number[]): string {
+  const which = broken.map((i) => `${i + 1} (${outlines[i].length / 2} points)`).join(' and ');
+  const [noun, verb] = broken.length === 1 ? ['outline', 'is'] : ['outlines', 'are'];
+  return `${what}: ${noun} ${which} cannot be read and ${verb} left out of the picture.`;
+}
+
+function mendBy(edit: Edit | null): Mend[] {
+  return edit ? [{ words: 'Delete what cannot be read', edits: [edit] }] : [];
 }
