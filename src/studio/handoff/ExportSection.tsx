@@ -19,12 +19,11 @@ export function ExportSection({
   const { word, about, options, contents } = exportNamed(name);
   const [values, setValues] = useState<ExportOptions>(() => options.getDefault() ?? {});
   return (
-    <section aria-label={word} className="w-[560px] shrink-0">
+    <section aria-label={word} className="shrink-0">
       <h3 className="heading">{word}</h3>
-      <div className="grid grid-cols-[216px_minmax(0,1fr)] gap-x-4">
-        <div>
+      <div className="flex gap-4">
+        <div className="w-[172px]">
           <p className="mb-1 text-ash">{about}</p>
-          <OptionRows options={options} values={values} onChange={setValues} />
           <button
             type="button"
             className="key mt-1"
@@ -40,7 +39,12 @@ export function ExportSection({
             </p>
           )}
         </div>
-        <dl className="grid grid-cols-[112px_minmax(0,1fr)] content-start">
+        {Object.keys(options.fields).length > 0 && (
+          <div className="w-[200px]">
+            <OptionRows options={options} values={values} onChange={setValues} />
+          </div>
+        )}
+        <dl className="grid w-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">
           {contents.map(([file, what]) => (
             <div key={file} className="contents">
               <dt className="figure truncate leading-[22px] text-brass" title={file}>
