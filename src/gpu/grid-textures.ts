@@ -12,7 +12,7 @@ export class GridTextures {
 
   cells({ cells, columns }: MomentGrid): WebGLTexture {
     const { gl } = this.device;
-    return this.kept.get(cells, () =>
+    return this.kept.get(cells, 2 * cells.length, () =>
       this.device.texture(
         columns,
         cells.length / columns,
@@ -28,12 +28,8 @@ export class GridTextures {
   /** @param frames left, top, width and height of each */
   frames(frames: Uint16Array): WebGLTexture {
     const { gl } = this.device;
-    return this.kept.get(frames, () =>
+    return this.kept.get(frames, 2 * frames.length, () =>
       this.device.texture(frames.length / 4, 1, gl.RGBA16UI, gl.RGBA_INTEGER, gl.UNSIGNED_SHORT, frames, 8),
     );
-  }
-
-  tidy(): void {
-    this.kept.tidy();
   }
 }

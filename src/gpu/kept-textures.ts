@@ -1,30 +1,32 @@
-/** Small textures made of arrays, kept while they are drawn: cells, tables, edges. */
+/** Small textures made of arrays, kept within bounds, the longest unused let go of first: cells, frame tables, curves. */
+import { LRUCache } from 'lru-cache';
 import type { Device } from './device';
 
-/** Pictures for which a texture that is not drawn is kept. */
-const KEPT_PICTURES = 240;
+const MOST_BYTES = 8 * 1024 * 1024;
+const MOST_TEXTURES = 1024;
 
 export class KeptTextures {
-  private readonly kept = new Map<object, { texture: WebGLTexture; used: number }>();
-  private picture = 0;
+  private readonly kept: LRUCache<object, { texture: WebGLTexture; bytes: number }>;
 
-  constructor(private readonly device: Device) {}
-
-  /** The texture of an array that is never changed in place. */
-  get(array: object, make: () => WebGLTexture): WebGLTexture {
-    let entry = this.kept.get(array);
-    if (!entry) this.kept.set(array, (entry = { texture: make(), used: 0 }));
-    entry.used = this.picture;
-    return entry.texture;
+  constructor(device: Device) {
+    this.kept = new LRUCache({
+      max: MOST_TEXTURES,
+      maxSize: MOST_BYTES,
+      sizeCalculation: ({ bytes }) => bytes,
+      // The picture that is being made may still draw from it.
+      dispose: ({ texture }) => device.retireTexture(texture),
+    });
   }
 
-  /** To be called once a picture. */
-  tidy(): void {
-    this.picture++;
-    for (const [array, { texture, used }] of this.kept) {
-      if (this.picture - used <= KEPT_PICTURES) continue;
-      this.kept.delete(array);
-      this.device.dropTexture(texture);
-    }
+  /**
+   * The texture of an array that is never changed in place.
+   * @param bytes what it takes
+   */
+  get(array: object, bytes: number, make: () => WebGLTexture): WebGLTexture {
+    const there = this.kept.get(array);
+    if (there) return there.texture;
+    const texture = make();
+    this.kept.set(array, { texture, bytes });
+    return texture;
   }
 }

@@ -132,7 +132,6 @@ export class LightBatch {
 
   tidy(): void {
     for (const texture of this.passing.splice(0)) this.device.dropTexture(texture);
-    this.kept.tidy();
   }
 
   dispose(): void {
@@ -221,7 +220,7 @@ export class LightBatch {
   /** Colours of stops, with the drawn curve in alpha. */
   private table({ stops, drawn }: MomentLight): WebGLTexture {
     const { gl } = this.device;
-    return this.kept.get(this.tableKey(stops ?? NOTHING, drawn ?? NOTHING), () => {
+    return this.kept.get(this.tableKey(stops ?? NOTHING, drawn ?? NOTHING), 16 * TABLE_SIZE, () => {
       const data = new Float32Array(4 * TABLE_SIZE);
       for (let i = 0; i < TABLE_SIZE; i++) {
         for (let c = 0; c < 3; c++) data[4 * i + c] = stops ? stops[3 * i + c] : 0;

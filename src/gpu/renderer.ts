@@ -158,7 +158,6 @@ export class Renderer {
     gl.disable(gl.SCISSOR_TEST);
     const overlay = this.drawOverlay(moment, source, surface);
     this.planner.end();
-    this.sprites.tidy();
     this.lights.tidy();
     this.pictures.tidy();
     layerLights.tidy();

@@ -80,11 +80,6 @@ export class SpriteBatch {
     );
   }
 
-  /** To be called once a picture: lets go of what was not drawn for long. */
-  tidy(): void {
-    this.grids.tidy();
-  }
-
   dispose(): void {
     this.device.gl.deleteBuffer(this.buffer);
     this.device.gl.deleteVertexArray(this.vertexArray);

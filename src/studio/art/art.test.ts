@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newSprite } from '@/core/scene/records/sprite';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import {
   addBracket,
   addFrame,

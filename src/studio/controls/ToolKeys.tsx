@@ -1,6 +1,6 @@
 'use client';
 import { useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { ToolKey } from './ToolKey';
 
 /** The tools of a bench, each a word and a key; its command is named after the bench and the tool. */

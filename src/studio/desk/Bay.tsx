@@ -2,7 +2,7 @@
 import { BayColumns } from '../controls/BayColumns';
 import { Column, Key, Row } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { TILE_TOOLS } from '../store/desk-store';
 import { LightBay } from './LightBay';
 import { LightToolBay } from './LightToolBay';

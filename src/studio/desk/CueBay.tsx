@@ -4,7 +4,7 @@ import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { useField } from './use-fields';
 
 /** A cue: its hour and what it holds. What it does not hold runs through it from its neighbours. */

@@ -2,7 +2,7 @@
 import { artOf } from '@/core/moment/standing';
 import { Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 
 /** What carries a light, a lamp or a sprite, and the keys that hang it up and take it off. */
 export function HangRow({ collection, id }: { collection: 'lights' | 'lamps' | 'sprites'; id: string }) {

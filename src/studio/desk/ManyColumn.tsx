@@ -3,8 +3,8 @@ import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { Column, Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
-import { membersOf } from '../store/placing-commands';
+import { commandOf } from '../commands/all-commands';
+import { membersOf } from '../commands/placing';
 
 const MARKS = { left: '⊢', centre: '┼', right: '⊣', top: '⊤', middle: '╪', bottom: '⊥' } as const;
 

@@ -6,7 +6,7 @@ import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { joinOccluders } from '../store/occluder-edits';
 import { fixOccluders } from '../store/occluder-owners';
 import { ManyColumn } from './ManyColumn';

@@ -7,7 +7,7 @@ import { NameField } from '../controls/NameField';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { addPlane, movePlane } from '../elevation/planes';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { ANSWER_WORDS } from './answers';
 import { CircuitLetters } from './CircuitLetters';
 import { giveTiles } from '../store/tile-plane';

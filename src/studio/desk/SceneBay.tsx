@@ -8,7 +8,7 @@ import { FieldOf } from '../controls/FieldOf';
 import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { useDesk, useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { CircuitNames } from './CircuitLetters';
 import { GATE_SIZES } from './gate-sizes';
 import { SetNames } from './ManyColumn';

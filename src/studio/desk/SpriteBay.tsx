@@ -5,7 +5,7 @@ import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, Column, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { ANSWER_WORDS } from './answers';
 import { CircuitLetters } from './CircuitLetters';
 import { FrameFields } from './FrameFields';

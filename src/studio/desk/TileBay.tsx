@@ -12,7 +12,7 @@ import { Column, Key, Row, Switch } from '../controls/small';
 import { ToolKey } from '../controls/ToolKey';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
-import { commandOf, TOOL_WORDS } from '../store/commands';
+import { commandOf, TOOL_WORDS } from '../commands/all-commands';
 import { TILE_TOOLS } from '../store/desk-store';
 import { readTiles, takeTilesAway } from '../store/tile-plane';
 

@@ -1,7 +1,7 @@
 'use client';
 import { ToolKey } from '../controls/ToolKey';
 import { useDesk, useStudio } from '../context';
-import { commandOf, TOOL_WORDS } from '../store/commands';
+import { commandOf, TOOL_WORDS } from '../commands/all-commands';
 import { TOOLS } from '../store/desk-store';
 import { usePlaneOptions } from './use-fields';
 

@@ -1,7 +1,7 @@
 'use client';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
-import { COMMANDS } from '../store/commands';
+import { COMMANDS } from '../commands/all-commands';
 
 const MORE: [string, string][] = [
   ['Space and drag, or middle button', 'Pan'],

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
-import { commandOf } from '../store/commands';
+import { commandOf } from '../commands/all-commands';
 import { benchFacts, BENCHES } from '../store/benches';
 import { WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useStudio } from '../context';
-import { commandFor } from '../store/commands';
+import { commandFor } from '../commands/all-commands';
 
 /** Keys that a focused control keeps for itself. */
 function belongsToControl(event: KeyboardEvent): boolean {

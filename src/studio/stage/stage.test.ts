@@ -5,7 +5,7 @@ import { newArtwork } from '@/core/scene/records/artwork';
 import { newLight } from '@/core/scene/records/light';
 import { newOccluder } from '@/core/scene/records/occluder';
 import { newSprite } from '@/core/scene/records/sprite';
-import { commandFor, COMMANDS } from '../store/commands';
+import { commandFor, COMMANDS } from '../commands/all-commands';
 import type { Studio } from '../store/studio';
 import { fakeStudio } from '../testing/fake-studio';
 import { movedEdits } from '../store/moved-edits';

@@ -2,6 +2,7 @@
  * Pictures of artworks in the browser: decoded and given relief in the workers. What is asked for and not there yet
  * comes later; listeners hear of it. Reliefs follow by themselves what they are made of.
  */
+import { LRUCache } from 'lru-cache';
 import { wordsOf } from '@/core/faults';
 import type { Image } from '@/core/raster/image';
 import type { PicturePixels } from '@/core/moment/moment';
@@ -43,9 +44,12 @@ type Lights = Pick<SceneDocument, 'lights' | 'luminaires'>;
 const SHOWN_BARE_PIXELS = 512 * 512;
 const NO_REMARKS: readonly Remark[] = [];
 
+/** Decoded files that are kept beside those that artworks show: maps and masks that reliefs are made of, and art to come back to. */
+const KEPT_IMAGES = 512;
+
 export class PictureStore {
   private readonly entries = new Map<string, Entry>();
-  private readonly images = new Map<string, Promise<Image>>();
+  private readonly images = new LRUCache<string, Promise<Image>>({ max: KEPT_IMAGES });
   private readonly listeners = new Set<() => void>();
   private last: Records | null = null;
   private strokes = new Map<string, [string, SceneDocument['strokes'][string]][]>();

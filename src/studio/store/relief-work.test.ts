@@ -6,7 +6,7 @@ import { newArtwork } from '@/core/scene/records/artwork';
 import { newRelief } from '@/core/scene/records/relief';
 import { remove } from '@/core/scene/edits';
 import { fakeStudio } from '../testing/fake-studio';
-import { commandOf } from './commands';
+import { commandOf } from '../commands/all-commands';
 import { deleteEdits } from './delete-edits';
 import { LongWork } from './long-work';
 import {

@@ -8,7 +8,7 @@ import { newRelief } from '@/core/scene/records/relief';
 import { newSprite } from '@/core/scene/records/sprite';
 import { fakeStudio } from '../testing/fake-studio';
 import { addPlane, movePlane } from '../elevation/planes';
-import { COMMANDS, commandOf } from './commands';
+import { COMMANDS, commandOf } from './all-commands';
 
 /** Two sprites of one artwork, the first with an outline of its own, and a lamp. */
 function furnished() {

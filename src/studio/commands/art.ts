@@ -1,9 +1,9 @@
 /** Actions of the Art bench. */
 import { framesIn } from '@/core/art/frames';
-import { ART_TOOL_WORDS, ART_TOOLS, ART_VIEWS, ART_VIEW_WORDS } from './art-bench';
-import { deleteFrame } from './art-edits';
+import { ART_TOOL_WORDS, ART_TOOLS, ART_VIEWS, ART_VIEW_WORDS } from '../store/art-bench';
+import { deleteFrame } from '../store/art-edits';
 import type { Command } from './command';
-import type { Studio } from './studio';
+import type { Studio } from '../store/studio';
 
 const onArt = (studio: Studio) => studio.desk.getState().bench === 'art';
 

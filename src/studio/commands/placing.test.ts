@@ -7,16 +7,23 @@ import { newSprite } from '@/core/scene/records/sprite';
 import { applyEdits, create, inverted } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { fullScene } from '@/core/scene/testing';
-import { drawnOutlines } from './outline-places';
+import { drawnOutlines } from '../store/outline-places';
 import { fakeStudio } from '../testing/fake-studio';
-import { takeOff } from './hang-edits';
-import { commandOf } from './commands';
-import { deleteEdits } from './delete-edits';
-import { giveLamps, makeLuminaire, overrideEdits, pushBack, resetOverrides, takeApart } from './lamp-edits';
-import { joinOccluders } from './occluder-edits';
-import { fixOccluders, followArtwork, keepWithArtwork, ownOccluders } from './occluder-owners';
-import { layersAsFigure, layersAsPlanes } from './place-layers';
-import type { Studio } from './studio';
+import { takeOff } from '../store/hang-edits';
+import { commandOf } from './all-commands';
+import { deleteEdits } from '../store/delete-edits';
+import {
+  giveLamps,
+  makeLuminaire,
+  overrideEdits,
+  pushBack,
+  resetOverrides,
+  takeApart,
+} from '../store/lamp-edits';
+import { joinOccluders } from '../store/occluder-edits';
+import { fixOccluders, followArtwork, keepWithArtwork, ownOccluders } from '../store/occluder-owners';
+import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
+import type { Studio } from '../store/studio';
 
 const board = (x: number, y: number, order: string, widthPx = 10) =>
   newSprite({

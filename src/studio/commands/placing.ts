@@ -5,12 +5,12 @@ import { artOf, fixturePlace, spriteAffine } from '@/core/moment/standing';
 import { change, create, type Edit } from '@/core/scene/edits';
 import { compare, inOrder, type SceneDocument } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
-import { movedEdits } from './moved-edits';
-import { takeOff } from './hang-edits';
+import { movedEdits } from '../store/moved-edits';
+import { takeOff } from '../store/hang-edits';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';
-import { makeLuminaire } from './lamp-edits';
-import type { Picked } from './scene-store';
-import { freshId, type Studio } from './studio';
+import { makeLuminaire } from '../store/lamp-edits';
+import type { Picked } from '../store/scene-store';
+import { freshId, type Studio } from '../store/studio';
 
 /** The box of a picked thing as it is drawn; a light is a point. */
 function boxOf(scene: SceneDocument, { collection, id }: Picked, seconds: number): Box | null {

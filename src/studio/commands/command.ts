@@ -1,5 +1,5 @@
 /** What an action is. */
-import type { Studio } from './studio';
+import type { Studio } from '../store/studio';
 
 export interface Command {
   id: string;

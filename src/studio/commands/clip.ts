@@ -5,8 +5,8 @@ import { stanceOnPlane } from '@/core/moment/stances';
 import { CLIP_FORMAT, CLIP_VERSION, clipOf, pasteEdits, type Clip } from '@/core/scene/clip';
 import { checkRecord } from '@/core/scene/read-scene';
 import { anyPicked, onStage, type Command } from './command';
-import { deleteEdits } from './delete-edits';
-import { freshId, type Studio } from './studio';
+import { deleteEdits } from '../store/delete-edits';
+import { freshId, type Studio } from '../store/studio';
 
 const CLIP_KEY = 'oilwick-clip';
 /** How far a copy stands from what it was made of. */

@@ -2,17 +2,17 @@
 import { cellOf, FLIP_X, FLIP_Y, tileOf, turnedTile } from '@/core/art/tiles';
 import { change } from '@/core/scene/edits';
 import type { Sprite } from '@/core/scene/records/sprite';
-import { ART_COMMANDS } from './art-commands';
-import { CLIP_COMMANDS } from './clip-commands';
+import { ART_COMMANDS } from './art';
+import { CLIP_COMMANDS } from './clip';
 import { anyPicked, onStage, spritesPicked, type Command } from './command';
-import { deleteEdits } from './delete-edits';
-import { benchFacts, BENCHES } from './benches';
-import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from './desk-store';
-import { DAY_RATE } from './live';
-import { PLACING_COMMANDS } from './placing-commands';
-import { RELIEF_COMMANDS } from './relief-commands';
-import type { Studio } from './studio';
-import { movedEdits } from './moved-edits';
+import { deleteEdits } from '../store/delete-edits';
+import { benchFacts, BENCHES } from '../store/benches';
+import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
+import { DAY_RATE } from '../store/live';
+import { PLACING_COMMANDS } from './placing';
+import { RELIEF_COMMANDS } from './relief';
+import type { Studio } from '../store/studio';
+import { movedEdits } from '../store/moved-edits';
 
 export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: string }> = {
   pick: { words: 'Pick', key: 'q', hint: 'Choose, move and shape things' },

@@ -1,7 +1,7 @@
 /** Actions of the Relief bench. */
 import type { Command } from './command';
-import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, RELIEF_VIEWS, VIEW_WORDS } from './relief-bench';
-import type { Studio } from './studio';
+import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, RELIEF_VIEWS, VIEW_WORDS } from '../store/relief-bench';
+import type { Studio } from '../store/studio';
 
 const onRelief = (studio: Studio) => studio.desk.getState().bench === 'relief';
 
