@@ -59,6 +59,8 @@ export class SceneStore {
   onKept: (edits: readonly Edit[]) => void = () => {};
   private gestureBase: SceneDocument | null = null;
   private gestureEdits: readonly Edit[] = [];
+  /** Who began the gesture that is open, or was the last. */
+  private gestureToken: object | null = null;
 
   constructor(scene: SceneDocument, history: Pick<SceneState, 'undo' | 'redo'> = { undo: [], redo: [] }) {
     this.api = createStore<SceneState>(() => ({ scene, selection: [], notice: null, ...history }));
@@ -101,9 +103,10 @@ export class SceneStore {
     this.commitOpenGesture();
     this.gestureBase = this.state.scene;
     this.gestureEdits = [];
-    const owner = this.gestureBase;
-    let isOpen = true;
-    const own = () => isOpen && this.gestureBase !== null;
+    const token = {};
+    this.gestureToken = token;
+    // One that was ended by another does nothing any more.
+    const own = () => this.gestureToken === token && this.gestureBase !== null;
     return {
       preview: (edits) => {
         if (!own()) return;
@@ -111,14 +114,11 @@ export class SceneStore {
         this.api.setState({ scene: applyEdits(this.gestureBase!, this.gestureEdits) });
       },
       commit: () => {
-        if (!own()) return;
-        isOpen = false;
-        this.closeGesture(label);
+        if (own()) this.closeGesture(label);
       },
       cancel: () => {
         if (!own()) return;
-        isOpen = false;
-        const base = this.gestureBase ?? owner;
+        const base = this.gestureBase!;
         this.gestureBase = null;
         this.gestureEdits = [];
         this.api.setState({ scene: base });

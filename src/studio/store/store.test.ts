@@ -42,6 +42,21 @@ describe('the store', () => {
     expect(store.state.undo).toEqual([]);
   });
 
+  it('lets nothing more be done by a drag that another one has ended', () => {
+    const store = new SceneStore(withLamp());
+    const first = store.gesture('Move');
+    first.preview([moved(store, 5)]);
+    const second = store.gesture('Move again');
+    first.preview([moved(store, 70)]);
+    first.cancel();
+    second.preview([moved(store, 9)]);
+    first.commit();
+    expect(store.isGesturing).toBe(true);
+    second.commit();
+    expect(store.state.scene.lights.l.x).toBe(9);
+    expect(store.state.undo.map((entry) => entry.label)).toEqual(['Change', 'Move again']);
+  });
+
   it('keeps a change that comes in the middle of a drag', () => {
     const store = new SceneStore(withLamp());
     const drag = store.gesture('Move');
