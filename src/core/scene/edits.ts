@@ -50,7 +50,8 @@ function recordOf<C extends CollectionName>(scene: SceneDocument, collection: C,
 
 /** Whether two JSON values are the same. A field that is missing and one that is undefined count as equal. */
 export function sameValue(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
+  // Plus and minus zero are the same, as JSON has only one.
+  if (a === b || Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   if (Array.isArray(a) !== Array.isArray(b)) return false;
   const keys = Object.keys(a);
@@ -72,11 +73,15 @@ function stands(scene: SceneDocument, { collection, id, before, after }: Edit): 
   const record = scene[collection][id] as unknown as Fields | undefined;
   if (before === null) return record === undefined;
   if (record === undefined) return false;
-  if (after === null) return true;
-  return Object.keys(after).every((field) => sameValue(record[field], before[field]));
+  // Who deletes a record has seen all of it; who changes some fields has seen these.
+  const seen = after === null ? Object.keys({ ...record, ...before }) : Object.keys(after);
+  return seen.every((field) => sameValue(record[field], before[field]));
 }
 
-/** A new scene with the edits applied in turn; records and collections that no edit touches are shared. */
+/**
+ * A new scene with the edits applied in turn; records and collections that no edit touches are shared.
+ * @throws InputFault where a record that is changed is not there
+ */
 export function applyEdits(scene: SceneDocument, edits: readonly Edit[]): SceneDocument {
   const next = { ...scene };
   const fresh = new Set<CollectionName>();
@@ -87,13 +92,15 @@ export function applyEdits(scene: SceneDocument, edits: readonly Edit[]): SceneD
     }
     const records = next[collection] as Record<string, unknown>;
     if (after === null) delete records[id];
-    else records[id] = before === null ? after : withFields(records[id] as Fields, after);
+    else if (before === null) records[id] = after;
+    else if (records[id]) records[id] = withFields(records[id] as Fields, after);
+    else throw new InputFault(`There is no record ${id} in ${collection}.`);
   }
   return next;
 }
 
 /** A field set to undefined is taken away, so that undoing an added field leaves no trace. */
-function withFields(record: Fields | undefined, fields: Fields): Fields {
+function withFields(record: Fields, fields: Fields): Fields {
   const next: Fields = { ...record, ...fields };
   for (const field of Object.keys(fields)) if (fields[field] === undefined) delete next[field];
   return next;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newScene } from './new-scene';
-import { newLight } from './records/light';
+import { newLight, type Light } from './records/light';
 import { newPlane } from './records/plane';
 import { applyEdits, change, create, firstStale, inverted, remove, squashed, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
@@ -68,6 +68,38 @@ describe('edits', () => {
     // Another field of the same record is no hindrance.
     expect(firstStale(applyEdits(scene, [change(scene, 'lights', 'l', { y: 5 })!]), [edit])).toBeNull();
     expect(firstStale(applyEdits(scene, [remove(scene, 'lights', 'l')]), [edit])).toBe(edit);
+  });
+
+  it('a delete stands only on the record that its author saw', () => {
+    const scene = applyEdits(newScene(), [create('lights', 'l', lamp())]);
+    const gone = remove(scene, 'lights', 'l');
+    expect(firstStale(scene, [gone])).toBeNull();
+    const moved = applyEdits(scene, [change(scene, 'lights', 'l', { x: 99 })!]);
+    expect(firstStale(moved, [gone])).toBe(gone);
+    // A field that neither knew may be there without a value.
+    const widened = { ...scene, lights: { l: { ...scene.lights.l, later: undefined } } };
+    expect(firstStale(widened, [gone])).toBeNull();
+    expect(firstStale({ ...scene, lights: { l: { ...scene.lights.l, later: 1 } as Light } }, [gone])).toBe(
+      gone,
+    );
+  });
+
+  it('a change of a record that is not there is refused, not half made', () => {
+    const scene = applyEdits(newScene(), [create('lights', 'l', lamp())]);
+    const edit = change(scene, 'lights', 'l', { x: 4 })!;
+    expect(() => applyEdits(newScene(), [edit])).toThrow('There is no record l in lights.');
+  });
+
+  it('zero is zero, whatever its sign: JSON has only one', () => {
+    const scene = applyEdits(newScene(), [create('lights', 'l', { ...lamp(), x: 0 })]);
+    const edit = change(
+      applyEdits(newScene(), [create('lights', 'l', { ...lamp(), x: -0 })]),
+      'lights',
+      'l',
+      { x: 4 },
+    )!;
+    expect(firstStale(scene, [edit])).toBeNull();
+    expect(change(scene, 'lights', 'l', { x: -0 })).toBeNull();
   });
 
   it('that change nothing are none', () => {

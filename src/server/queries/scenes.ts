@@ -4,7 +4,7 @@
  */
 import { randomUUID } from 'node:crypto';
 import { SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
-import { PROJECT_COLLECTIONS } from '@/core/scene/records/all-records';
+import { isOfProject, PROJECT_COLLECTIONS } from '@/core/scene/records/all-records';
 import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
 import { checkEdited, readScene } from '@/core/scene/read-scene';
 import { NotFoundFault, StaleFault } from '../faults';
@@ -65,10 +65,11 @@ async function documentOf(connection: Connection, row: SceneRow): Promise<SceneD
     WHERE scene_id = ${row.id} AND revision > ${row.document_revision} AND revision <= ${row.revision} ORDER BY revision`,
   );
   const stored = JSON.parse(row.document) as SceneDocument;
-  const scene = patches.reduce(
-    (document, { edits }) => applyEdits(document, JSON.parse(edits) as Edit[]),
-    stored,
-  );
+  // What of them is the project's lies in its own records.
+  const scene = patches.reduce((document, { edits }) => {
+    const own = (JSON.parse(edits) as Edit[]).filter(({ collection }) => !isOfProject(collection));
+    return applyEdits(document, own);
+  }, stored);
   const whole = { ...scene, ...(await projectRecords(connection, row.project_id)) };
   // What is stored in this version was checked when it was written: checking thousands of records again takes long.
   return whole.version === SCENE_VERSION ? whole : readScene(whole);

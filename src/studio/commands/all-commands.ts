@@ -4,7 +4,7 @@ import { change } from '@/core/scene/edits';
 import type { Sprite } from '@/core/scene/records/sprite';
 import { ART_COMMANDS } from './art';
 import { CLIP_COMMANDS } from './clip';
-import { anyPicked, onStage, spritesPicked, type Command } from './command';
+import { noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { deleteEdits } from '../store/delete-edits';
 import { benchFacts, BENCHES } from '../store/benches';
 import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
@@ -74,7 +74,7 @@ const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
   id: `bench-${bench}`,
   words: `Go to the ${benchFacts(bench).word} bench`,
   keys: [`alt+${i + 1}`],
-  can: always,
+  isHere: always,
   run: (studio) => studio.desk.setState({ bench }),
 }));
 
@@ -82,7 +82,7 @@ const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS].map((tool) => ({
   id: `tool-${tool}`,
   words: `${TOOL_WORDS[tool].words} tool`,
   keys: [TOOL_WORDS[tool].key],
-  can: onStage,
+  isHere: onStage,
   run: (studio) => studio.desk.setState(tool === 'place' ? { tool, shelfOpen: true } : { tool }),
 }));
 
@@ -91,28 +91,32 @@ export const COMMANDS: Command[] = [
     id: 'undo',
     words: 'Undo',
     keys: ['ctrl+z'],
-    can: (s) => s.scenes.state.undo.length > 0,
+    isHere: always,
+    whyNot: (s) =>
+      s.scenes.isGesturing || s.scenes.state.undo.length > 0 ? null : 'There is nothing to undo.',
     run: (s) => s.scenes.undo(),
   },
   {
     id: 'redo',
     words: 'Redo',
     keys: ['ctrl+shift+z', 'ctrl+y'],
-    can: (s) => s.scenes.state.redo.length > 0,
+    isHere: always,
+    whyNot: (s) => (s.scenes.state.redo.length > 0 ? null : 'There is nothing to redo.'),
     run: (s) => s.scenes.redo(),
   },
   {
     id: 'delete',
     words: 'Delete what is picked',
     keys: ['delete', 'backspace'],
-    can: anyPicked,
+    isHere: onStage,
+    whyNot: nothingPicked,
     run: deletePicked,
   },
   {
     id: 'pick-all',
     words: 'Pick all lights and sprites',
     keys: ['ctrl+a'],
-    can: onStage,
+    isHere: onStage,
     run: (s) =>
       s.scenes.select(
         (['lights', 'lamps', 'sprites'] as const).flatMap((collection) =>
@@ -124,85 +128,144 @@ export const COMMANDS: Command[] = [
     id: 'flip-tile-x',
     words: 'Flip the tile left to right',
     keys: ['h'],
-    can: laysTiles,
+    isHere: laysTiles,
     run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_X),
   },
   {
     id: 'flip-tile-y',
     words: 'Flip the tile top to bottom',
     keys: ['v'],
-    can: laysTiles,
+    isHere: laysTiles,
     run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_Y),
   },
   {
     id: 'turn-tile',
     words: 'Turn the tile',
     keys: ['t'],
-    can: laysTiles,
+    isHere: laysTiles,
     run: (s) => turnTile(s, turnedTile),
   },
   {
     id: 'flip-x',
     words: 'Flip left to right',
     keys: ['h'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => eachSprite(s, 'Flip', ({ flipX }) => ({ flipX: !flipX })),
   },
   {
     id: 'flip-y',
     words: 'Flip top to bottom',
     keys: ['v'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => eachSprite(s, 'Flip', ({ flipY }) => ({ flipY: !flipY })),
   },
   {
     id: 'turn',
     words: 'Turn by a quarter',
     keys: ['t'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => eachSprite(s, 'Turn', ({ turnDeg }) => ({ turnDeg: (((turnDeg + 90) % 360) + 360) % 360 })),
   },
-  { id: 'left', words: 'Nudge left', keys: ['arrowleft'], can: anyPicked, run: nudge(-1, 0) },
-  { id: 'right', words: 'Nudge right', keys: ['arrowright'], can: anyPicked, run: nudge(1, 0) },
-  { id: 'up', words: 'Nudge up', keys: ['arrowup'], can: anyPicked, run: nudge(0, -1) },
-  { id: 'down', words: 'Nudge down', keys: ['arrowdown'], can: anyPicked, run: nudge(0, 1) },
-  { id: 'left-8', words: 'Nudge far left', keys: ['shift+arrowleft'], can: anyPicked, run: nudge(-8, 0) },
-  { id: 'right-8', words: 'Nudge far right', keys: ['shift+arrowright'], can: anyPicked, run: nudge(8, 0) },
-  { id: 'up-8', words: 'Nudge far up', keys: ['shift+arrowup'], can: anyPicked, run: nudge(0, -8) },
-  { id: 'down-8', words: 'Nudge far down', keys: ['shift+arrowdown'], can: anyPicked, run: nudge(0, 8) },
+  {
+    id: 'left',
+    words: 'Nudge left',
+    keys: ['arrowleft'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(-1, 0),
+  },
+  {
+    id: 'right',
+    words: 'Nudge right',
+    keys: ['arrowright'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(1, 0),
+  },
+  {
+    id: 'up',
+    words: 'Nudge up',
+    keys: ['arrowup'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(0, -1),
+  },
+  {
+    id: 'down',
+    words: 'Nudge down',
+    keys: ['arrowdown'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(0, 1),
+  },
+  {
+    id: 'left-8',
+    words: 'Nudge far left',
+    keys: ['shift+arrowleft'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(-8, 0),
+  },
+  {
+    id: 'right-8',
+    words: 'Nudge far right',
+    keys: ['shift+arrowright'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(8, 0),
+  },
+  {
+    id: 'up-8',
+    words: 'Nudge far up',
+    keys: ['shift+arrowup'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(0, -8),
+  },
+  {
+    id: 'down-8',
+    words: 'Nudge far down',
+    keys: ['shift+arrowdown'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: nudge(0, 8),
+  },
   {
     id: 'work-lamp',
     words: 'Work lamp',
     keys: ['w'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => s.desk.setState(({ workLamp }) => ({ workLamp: !workLamp })),
   },
   {
     id: 'passes',
     words: 'Passes of a frame',
     keys: ['alt+p'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => s.desk.setState({ passesOpen: true }),
   },
   {
     id: 'wipe',
     words: 'Next wipe',
     keys: ['x'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => s.desk.setState(({ wipe }) => ({ wipe: WIPES[(WIPES.indexOf(wipe) + 1) % WIPES.length] })),
   },
   {
     id: 'freeze',
     words: 'Freeze the flames',
     keys: ['f'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => s.live.setState(({ isFrozen }) => ({ isFrozen: !isFrozen })),
   },
   {
     id: 'play-day',
     words: 'Play the day',
     keys: ['d'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })),
   },
   ...CLIP_COMMANDS,
@@ -219,11 +282,23 @@ export function commandOf(id: string): Command {
   return command;
 }
 
-/** The command that a key press stands for and that can be done now, or null. */
+/** Why a command cannot be done now, in words; null where it can. */
+export function whyNot(studio: Studio, id: string): string | null {
+  return commandOf(id).whyNot?.(studio) ?? null;
+}
+
+/** What a key press stands for on what is before the person. */
+export interface Meant {
+  command: Command;
+  /** Why it cannot be done now; null where it can. */
+  whyNot: string | null;
+}
+
+/** @returns the command that can be done, or one that cannot, with the reason; null where the key means nothing here */
 export function commandFor(
   studio: Studio,
   event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>,
-): Command | null {
+): Meant | null {
   const parts = [];
   if (event.ctrlKey || event.metaKey) parts.push('ctrl');
   if (event.altKey) parts.push('alt');
@@ -231,5 +306,8 @@ export function commandFor(
   // A shifted sign such as ? is a key of its own; letters and arrows keep the word.
   if (event.shiftKey && (key.length > 1 || parts.length > 0)) parts.push('shift');
   const pressed = [...parts, key].join('+');
-  return COMMANDS.find((command) => command.keys.includes(pressed) && command.can(studio)) ?? null;
+  const meant = COMMANDS.filter(({ keys, isHere }) => keys.includes(pressed) && isHere(studio)).map(
+    (command): Meant => ({ command, whyNot: command.whyNot?.(studio) ?? null }),
+  );
+  return meant.find((one) => one.whyNot === null) ?? meant[0] ?? null;
 }

@@ -19,7 +19,7 @@ export const ART_COMMANDS: Command[] = [
     id: `art-${tool}`,
     words: `${ART_TOOL_WORDS[tool].words} (Art)`,
     keys: [ART_TOOL_WORDS[tool].key],
-    can: onArt,
+    isHere: onArt,
     run: (studio) =>
       studio.artBench.setState(
         tool === 'frame' ? { tool, view: 'picture', tried: null } : { tool, tried: null },
@@ -29,16 +29,16 @@ export const ART_COMMANDS: Command[] = [
     id: `art-view-${view}`,
     words: `View: ${ART_VIEW_WORDS[view].toLowerCase()} (Art)`,
     keys: [String(i + 1)],
-    can: onArt,
+    isHere: onArt,
     run: (studio) => studio.artBench.setState({ view }),
   })),
-  { id: 'art-next-frame', words: 'Next frame', keys: ['.'], can: onArt, run: (s) => stepFrame(s, 1) },
-  { id: 'art-last-frame', words: 'Frame before', keys: [','], can: onArt, run: (s) => stepFrame(s, -1) },
+  { id: 'art-next-frame', words: 'Next frame', keys: ['.'], isHere: onArt, run: (s) => stepFrame(s, 1) },
+  { id: 'art-last-frame', words: 'Frame before', keys: [','], isHere: onArt, run: (s) => stepFrame(s, -1) },
   {
     id: 'art-play',
     words: 'Play the frames, or let them stand',
     keys: ['l'],
-    can: onArt,
+    isHere: onArt,
     run: (studio) =>
       studio.artBench.setState(({ playing, view }) => ({
         view: 'figure',
@@ -49,9 +49,11 @@ export const ART_COMMANDS: Command[] = [
     id: 'art-delete-frame',
     words: 'Delete the chosen frame',
     keys: ['delete', 'backspace'],
-    can: (studio) =>
-      onArt(studio) &&
-      (studio.scene.artworks[studio.desk.getState().artworkId ?? '']?.frames.length ?? 0) > 0,
+    isHere: onArt,
+    whyNot: (studio) =>
+      (studio.scene.artworks[studio.desk.getState().artworkId ?? '']?.frames.length ?? 0) > 0
+        ? null
+        : 'It has no frames: the whole picture shows.',
     run: (studio) => {
       const { frame } = studio.artBench.getState();
       deleteFrame(studio, studio.desk.getState().artworkId!, frame);

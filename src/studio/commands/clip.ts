@@ -4,7 +4,7 @@ import { wordsOf } from '@/core/faults';
 import { stanceOnPlane } from '@/core/moment/stances';
 import { CLIP_FORMAT, CLIP_VERSION, clipOf, pasteEdits, type Clip } from '@/core/scene/clip';
 import { checkRecord } from '@/core/scene/read-scene';
-import { anyPicked, onStage, type Command } from './command';
+import { nothingPicked, onStage, type Command } from './command';
 import { deleteEdits } from '../store/delete-edits';
 import { freshId, type Studio } from '../store/studio';
 
@@ -71,21 +71,24 @@ export const CLIP_COMMANDS: Command[] = [
     id: 'duplicate',
     words: 'Duplicate what is picked',
     keys: ['ctrl+d'],
-    can: anyPicked,
+    isHere: onStage,
+    whyNot: nothingPicked,
     run: duplicatePicked,
   },
   {
     id: 'copy',
     words: 'Copy what is picked',
     keys: ['ctrl+c'],
-    can: anyPicked,
+    isHere: onStage,
+    whyNot: nothingPicked,
     run: (s) => void copyPicked(s),
   },
   {
     id: 'cut',
     words: 'Cut out what is picked',
     keys: ['ctrl+x'],
-    can: anyPicked,
+    isHere: onStage,
+    whyNot: nothingPicked,
     run: (s) => {
       if (!copyPicked(s)) return;
       s.scenes.transact({ label: 'Cut out', edits: deleteEdits(s, s.scenes.state.selection), selection: [] });
@@ -95,7 +98,7 @@ export const CLIP_COMMANDS: Command[] = [
     id: 'paste',
     words: 'Paste',
     keys: ['ctrl+v'],
-    can: onStage,
+    isHere: onStage,
     run: (s) => {
       paste(s).catch((thrown: unknown) => s.say(`This cannot be put in: ${wordsOf(thrown)}`));
     },

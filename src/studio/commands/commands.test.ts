@@ -8,7 +8,7 @@ import { newRelief } from '@/core/scene/records/relief';
 import { newSprite } from '@/core/scene/records/sprite';
 import { fakeStudio } from '../testing/fake-studio';
 import { addPlane, movePlane } from '../elevation/planes';
-import { COMMANDS, commandOf } from './all-commands';
+import { COMMANDS, commandOf, whyNot } from './all-commands';
 
 /** Two sprites of one artwork, the first with an outline of its own, and a lamp. */
 function furnished() {
@@ -153,15 +153,17 @@ describe('all commands', () => {
     expect(new Set(COMMANDS.map((command) => command.id)).size).toBe(COMMANDS.length);
   });
 
-  it('say whether they can be done', () => {
+  it('say why they cannot be done', () => {
     const studio = furnished();
-    expect(commandOf('undo').can(studio)).toBe(false);
-    expect(commandOf('delete').can(studio)).toBe(false);
+    expect(whyNot(studio, 'undo')).toBe('There is nothing to undo.');
+    expect(whyNot(studio, 'delete')).toBe('Pick something first.');
+    expect(whyNot(studio, 'spread-across')).toBe('Pick at least 3 things first.');
     studio.pick({ collection: 'lights', id: 'lamp' });
-    expect(commandOf('delete').can(studio)).toBe(true);
-    expect(commandOf('flip-x').can(studio)).toBe(false);
+    expect(whyNot(studio, 'delete')).toBeNull();
+    expect(whyNot(studio, 'flip-x')).toBe('Pick a sprite first.');
+    expect(commandOf('delete').isHere(studio)).toBe(true);
     studio.desk.setState({ bench: 'relief' });
-    expect(commandOf('delete').can(studio)).toBe(false);
+    expect(commandOf('delete').isHere(studio)).toBe(false);
     expect(() => commandOf('fly')).toThrow(/no command fly/);
   });
 });

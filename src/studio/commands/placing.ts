@@ -7,7 +7,7 @@ import { compare, inOrder, type SceneDocument } from '@/core/scene/document';
 import { orderAfter, orderBetween } from '@/core/scene/order';
 import { movedEdits } from '../store/moved-edits';
 import { takeOff } from '../store/hang-edits';
-import { anyPicked, onStage, spritesPicked, type Command } from './command';
+import { fewerPicked, noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { makeLuminaire } from '../store/lamp-edits';
 import type { Picked } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';
@@ -170,58 +170,77 @@ export function membersOf(scene: SceneDocument, setId: string): Picked[] {
   );
 }
 
-const severalPicked = (studio: Studio) => onStage(studio) && studio.scenes.state.selection.length > 1;
-
 export const PLACING_COMMANDS: Command[] = [
   ...LINE_NAMES.map((line): Command => ({
     id: `line-${line}`,
     words: `Line up: ${line}`,
     keys: [],
-    can: severalPicked,
+    isHere: onStage,
+    whyNot: fewerPicked(2),
     run: (s) => lineUp(s, line),
   })),
   ...(['across', 'down'] as const).map((axis): Command => ({
     id: `spread-${axis}`,
     words: `Spread evenly ${axis}`,
     keys: [],
-    can: (s) => onStage(s) && s.scenes.state.selection.length > 2,
+    isHere: onStage,
+    whyNot: fewerPicked(3),
     run: (s) => spread(s, axis),
   })),
   {
     id: 'forward',
     words: 'Bring forward',
     keys: ['.'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => reorder(s, 1, false),
   },
-  { id: 'back', words: 'Send back', keys: [','], can: spritesPicked, run: (s) => reorder(s, -1, false) },
+  {
+    id: 'back',
+    words: 'Send back',
+    keys: [','],
+    isHere: onStage,
+    whyNot: noSpritePicked,
+    run: (s) => reorder(s, -1, false),
+  },
   {
     id: 'front',
     words: 'Bring to the front',
     keys: ['ctrl+.'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => reorder(s, 1, true),
   },
   {
     id: 'rear',
     words: 'Send to the back',
     keys: ['ctrl+,'],
-    can: spritesPicked,
+    isHere: onStage,
+    whyNot: noSpritePicked,
     run: (s) => reorder(s, -1, true),
   },
   {
     id: 'name-set',
     words: 'Name what is picked as a set',
     keys: ['shift+s'],
-    can: severalPicked,
+    isHere: onStage,
+    whyNot: fewerPicked(2),
     run: nameAsSet,
   },
-  { id: 'take-off', words: 'Take off what it hangs on', keys: ['ctrl+g'], can: anyPicked, run: takeOff },
+  {
+    id: 'take-off',
+    words: 'Take off what it hangs on',
+    keys: ['ctrl+g'],
+    isHere: onStage,
+    whyNot: nothingPicked,
+    run: takeOff,
+  },
   {
     id: 'make-luminaire',
     words: 'Make a luminaire of what is picked',
     keys: ['ctrl+l'],
-    can: (s) => onStage(s) && s.pickedOf('lights').length > 0,
+    isHere: onStage,
+    whyNot: (s) => (s.pickedOf('lights').length > 0 ? null : 'Pick a light first.'),
     run: makeLuminaire,
   },
 ];

@@ -1,5 +1,5 @@
 'use client';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
 import { useScene, useStudio } from '../context';
@@ -60,9 +60,13 @@ export function FieldOf<C extends CollectionName>({
   );
 }
 
-/** A gesture that opens with its first preview and closes with its commit. */
+/** A gesture that opens with its first preview and closes with its commit. What goes away while it is open takes it back. */
 export function useGesture(studio: Studio, label: string) {
   const open = useRef<Gesture | null>(null);
+  useEffect(() => {
+    const own = open;
+    return () => own.current?.cancel();
+  }, []);
   return {
     preview(edits: Parameters<Gesture['preview']>[0]) {
       open.current ??= studio.scenes.gesture(label);

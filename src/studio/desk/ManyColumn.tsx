@@ -3,7 +3,7 @@ import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { Column, Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../commands/all-commands';
+import { commandOf, whyNot } from '../commands/all-commands';
 import { membersOf } from '../commands/placing';
 
 const MARKS = { left: '⊢', centre: '┼', right: '⊣', top: '⊤', middle: '╪', bottom: '⊥' } as const;
@@ -15,8 +15,8 @@ export function ManyColumn() {
   const command = (id: string, words: string, name?: string) => (
     <Key
       name={name}
-      title={name}
-      disabled={!commandOf(id).can(studio)}
+      title={whyNot(studio, id) ?? name}
+      disabled={whyNot(studio, id) !== null}
       onClick={() => commandOf(id).run(studio)}
     >
       {words}

@@ -28,6 +28,10 @@ export function startExport(
   const stopped = new Promise<null>((resolve) => {
     stop = () => resolve(null);
   });
+  // A worker that cannot run answers nothing.
+  const failed = new Promise<never>((_, reject) => {
+    worker.onerror = ({ message }) => reject(new Error(message || 'The worker cannot be started.'));
+  });
   const made = async () => {
     const scene = studio.scenes.kept;
     const pictures = new Map<string, Uint8Array>();
@@ -40,7 +44,7 @@ export function startExport(
     return wrap<ExportWorker>(worker).run(name, source, options, proxy(progress));
   };
   return {
-    result: Promise.race([made(), stopped]).finally(() => worker.terminate()),
+    result: Promise.race([made(), stopped, failed]).finally(() => worker.terminate()),
     stop,
   };
 }

@@ -1,4 +1,5 @@
 'use client';
+import type { ComponentType } from 'react';
 import { BENCH_PARTS } from '../benches';
 import { useDesk } from '../context';
 import { benchFacts } from '../store/benches';
@@ -16,6 +17,14 @@ import { useAddress } from './use-address';
 import { useKeys } from './use-keys';
 import { useScenePicture } from './use-scene-picture';
 
+const DIALOGS: readonly (readonly [name: string, Dialog: ComponentType])[] = [
+  ['Question about a change elsewhere', ConflictDialog],
+  ['List of keys', KeysDialog],
+  ['Passes of a frame', PassesDialog],
+  ['Question about a size', SizeDialog],
+  ['Question about a painting', PaintingDialog],
+];
+
 /** The three bands: the thing itself, its line of measure, the desk. */
 export function StudioSurface() {
   const bench = useDesk((state) => state.bench);
@@ -26,7 +35,9 @@ export function StudioSurface() {
   useScenePicture();
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
-      <TopBar />
+      <Fence name="Top bar">
+        <TopBar />
+      </Fence>
       {hasStage ? (
         <main className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]">
           <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
@@ -49,11 +60,11 @@ export function StudioSurface() {
           <Part />
         </Fence>
       )}
-      <ConflictDialog />
-      <KeysDialog />
-      <PassesDialog />
-      <SizeDialog />
-      <PaintingDialog />
+      {DIALOGS.map(([name, Dialog]) => (
+        <Fence key={name} name={name}>
+          <Dialog />
+        </Fence>
+      ))}
       <p className="fixed inset-0 z-50 hidden items-center justify-center bg-soot p-8 text-large max-[1023px]:flex">
         The desk wants a window of at least 1024 px. Make it wider, and it comes back as it was.
       </p>

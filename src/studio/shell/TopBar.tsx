@@ -52,7 +52,7 @@ function UndoKeys() {
         type="button"
         className="key"
         disabled={undo === null}
-        title={undo ? `Undo: ${undo}` : undefined}
+        title={undo ? `Undo: ${undo}` : 'There is nothing to undo.'}
         onClick={() => commandOf('undo').run(studio)}
       >
         Undo
@@ -61,7 +61,7 @@ function UndoKeys() {
         type="button"
         className="key"
         disabled={redo === null}
-        title={redo ? `Redo: ${redo}` : undefined}
+        title={redo ? `Redo: ${redo}` : 'There is nothing to redo.'}
         onClick={() => commandOf('redo').run(studio)}
       >
         Redo

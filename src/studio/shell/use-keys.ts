@@ -35,10 +35,11 @@ export function useKeys(): void {
       if (event.key === '0' && view && !event.ctrlKey) return view.fit();
       if ((event.key === '+' || event.key === '=') && view && !event.ctrlKey) return view.zoom(1);
       if (event.key === '-' && view && !event.ctrlKey) return view.zoom(-1);
-      const command = commandFor(studio, event);
-      if (!command) return;
+      const meant = commandFor(studio, event);
+      if (!meant) return;
+      if (meant.whyNot !== null) return studio.say(meant.whyNot);
       event.preventDefault();
-      command.run(studio);
+      meant.command.run(studio);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -41,7 +41,9 @@ export class StagePicture {
     canvas: HTMLCanvasElement,
   ) {
     this.gpu = new GpuCanvas(canvas, { back: surface.touch });
-    this.stillPicture = new StillPicture(surface.touch);
+    this.stillPicture = new StillPicture(surface.touch, (why) =>
+      studio.say(`The still picture cannot be drawn: ${why}`),
+    );
   }
 
   dispose(): void {

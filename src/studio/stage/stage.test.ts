@@ -227,18 +227,22 @@ describe('points of an outline', () => {
 describe('keys', () => {
   const scene = newScene();
   scene.lights.l = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0 });
-  const press = (studio: Studio, key: string, more: object = {}) =>
-    commandFor(studio, { key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...more })
-      ?.id ?? null;
+  const press = (studio: Studio, key: string, more: object = {}) => {
+    const meant = commandFor(studio, {
+      ...{ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false },
+      ...more,
+    });
+    return meant && (meant.whyNot ?? meant.command.id);
+  };
 
-  it('stand for commands that can be done, with Ctrl and Command alike', () => {
+  it('stand for commands, or say why they cannot be done, with Ctrl and Command alike', () => {
     const studio = fakeStudio(scene);
-    expect(press(studio, 'z', { ctrlKey: true })).toBeNull();
+    expect(press(studio, 'z', { ctrlKey: true })).toBe('There is nothing to undo.');
     studio.set('Raise', 'lights', 'l', { level: 2 });
     expect(press(studio, 'z', { ctrlKey: true })).toBe('undo');
     studio.scenes.undo();
     expect(press(studio, 'Z', { metaKey: true, shiftKey: true })).toBe('redo');
-    expect(press(studio, 'ArrowLeft', { shiftKey: true })).toBeNull();
+    expect(press(studio, 'ArrowLeft', { shiftKey: true })).toBe('Pick something first.');
     studio.pick({ collection: 'lights', id: 'l' });
     expect(press(studio, 'ArrowLeft', { shiftKey: true })).toBe('left-8');
     expect(press(studio, 'z')).toBeNull();
@@ -261,7 +265,9 @@ describe('keys', () => {
       studio.desk.setState({ bench });
       studio.set('Raise', 'lights', 'l', { level: 2 });
       studio.pick({ collection: 'lights', id: 'l' });
-      const keys = COMMANDS.filter((command) => command.can(studio)).flatMap((command) => command.keys);
+      const keys = COMMANDS.filter(({ isHere, whyNot }) => isHere(studio) && !whyNot?.(studio)).flatMap(
+        (command) => command.keys,
+      );
       expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
     }
   });

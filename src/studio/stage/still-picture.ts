@@ -23,7 +23,11 @@ export class StillPicture {
   private next: Wanted | null = null;
   last: Still | null = null;
 
-  constructor(private readonly ready: () => void) {}
+  /** @param failed told in words where no picture comes */
+  constructor(
+    private readonly ready: () => void,
+    private readonly failed: (why: string) => void,
+  ) {}
 
   /** Asks for a picture of a Moment; `ready` is called when it is there. */
   want(moment: Moment, source: PictureSource): void {
@@ -50,8 +54,11 @@ export class StillPicture {
     }
     this.worker ??= new Worker(new URL('../../workers/still-worker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<Image>) => void this.show(data, moment);
-    this.worker.onerror = () => {
+    this.worker.onerror = ({ message }) => {
+      this.worker?.terminate();
+      this.worker = null;
       this.busy = false;
+      this.failed(message || 'The worker cannot be started.');
     };
     this.worker.postMessage({ moment, pictures } satisfies StillRequest);
   }

@@ -53,14 +53,20 @@ export interface Gesture {
 /** Steps that can be undone; far beyond what anybody goes back by hand. */
 export const UNDO_STEPS = 2000;
 
+/** A gesture that is being made. */
+interface OpenGesture {
+  label: string;
+  /** The scene without what it shows. */
+  base: SceneDocument;
+  /** What it shows, counted from there. */
+  edits: readonly Edit[];
+}
+
 export class SceneStore {
   readonly api: StoreApi<SceneState>;
   /** Called with every edit that is meant to stay, in order. */
   onKept: (edits: readonly Edit[]) => void = () => {};
-  private gestureBase: SceneDocument | null = null;
-  private gestureEdits: readonly Edit[] = [];
-  /** Who began the gesture that is open, or was the last. */
-  private gestureToken: object | null = null;
+  private open: OpenGesture | null = null;
 
   constructor(scene: SceneDocument, history: Pick<SceneState, 'undo' | 'redo'> = { undo: [], redo: [] }) {
     this.api = createStore<SceneState>(() => ({ scene, selection: [], notice: null, ...history }));
@@ -72,17 +78,19 @@ export class SceneStore {
 
   /** The scene as it is kept, without what a gesture only shows. */
   get kept(): SceneDocument {
-    return this.gestureBase ?? this.state.scene;
+    return this.open?.base ?? this.state.scene;
   }
 
   transact({ label, edits, selection, history = 'record' }: Transaction): void {
-    const { state } = this;
     if (edits.length === 0) {
       if (selection) this.select(selection);
       return;
     }
+    // A gesture goes on over what comes in beside it, but not over a change of what it holds.
+    if (this.open && shareRecords(edits, this.open.edits)) this.endGesture();
+    const { state, open } = this;
     const scene = applyEdits(state.scene, edits);
-    if (this.gestureBase) this.gestureBase = applyEdits(this.gestureBase, edits);
+    if (open) open.base = applyEdits(open.base, edits);
     const after = standing(selection ?? state.selection, scene);
     const entry: UndoEntry = { label, edits: [...edits], before: state.selection, after };
     this.api.setState(
@@ -99,46 +107,38 @@ export class SceneStore {
     this.onKept(edits);
   }
 
+  /** Begins a gesture. One that another has ended does nothing any more. */
   gesture(label: string): Gesture {
-    this.commitOpenGesture();
-    this.gestureBase = this.state.scene;
-    this.gestureEdits = [];
-    const token = {};
-    this.gestureToken = token;
-    // One that was ended by another does nothing any more.
-    const own = () => this.gestureToken === token && this.gestureBase !== null;
+    this.endGesture();
+    const own: OpenGesture = { label, base: this.state.scene, edits: [] };
+    this.open = own;
     return {
       preview: (edits) => {
-        if (!own()) return;
-        this.gestureEdits = squashed(edits);
-        this.api.setState({ scene: applyEdits(this.gestureBase!, this.gestureEdits) });
+        if (this.open !== own) return;
+        const scene = applyEdits(own.base, edits);
+        own.edits = squashed(edits);
+        this.api.setState({ scene });
       },
       commit: () => {
-        if (own()) this.closeGesture(label);
+        if (this.open === own) this.endGesture();
       },
       cancel: () => {
-        if (!own()) return;
-        const base = this.gestureBase!;
-        this.gestureBase = null;
-        this.gestureEdits = [];
-        this.api.setState({ scene: base });
+        if (this.open !== own) return;
+        this.open = null;
+        this.api.setState({ scene: own.base });
       },
     };
   }
 
   get isGesturing(): boolean {
-    return this.gestureBase !== null;
+    return this.open !== null;
   }
 
-  private commitOpenGesture(): void {
-    if (this.gestureBase) this.closeGesture('Change');
-  }
-
-  private closeGesture(label: string): void {
-    const base = this.gestureBase!;
-    const edits = this.gestureEdits;
-    this.gestureBase = null;
-    this.gestureEdits = [];
+  /** Keeps what an open gesture has come to as one step. */
+  private endGesture(): void {
+    if (!this.open) return;
+    const { label, base, edits } = this.open;
+    this.open = null;
     this.api.setState({ scene: base });
     this.transact({ label, edits });
   }
@@ -153,7 +153,7 @@ export class SceneStore {
 
   /** Takes one step back or forth; a step whose values were changed elsewhere since is passed over, and said. */
   private step(way: 'undo' | 'redo'): void {
-    if (this.gestureBase) return;
+    this.endGesture();
     const state = this.state;
     const from = way === 'undo' ? state.undo : state.redo;
     const entry = from.at(-1);
@@ -181,10 +181,16 @@ export class SceneStore {
 
   /** Puts the scene of the server in place, with what is not sent yet on top. */
   adopt(scene: SceneDocument): void {
-    this.gestureBase = null;
-    this.gestureEdits = [];
+    this.open = null;
     this.api.setState({ scene, selection: standing(this.state.selection, scene) });
   }
+}
+
+/** Whether two lists of edits change any record in common. */
+function shareRecords(some: readonly Edit[], others: readonly Edit[]): boolean {
+  const keyOf = ({ collection, id }: Edit) => `${collection}/${id}`;
+  const keys = new Set(others.map(keyOf));
+  return some.some((edit) => keys.has(keyOf(edit)));
 }
 
 /** What of a selection is still there. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newLight } from '@/core/scene/records/light';
-import { applyEdits, change, create, firstStale, type Edit } from '@/core/scene/edits';
+import { applyEdits, change, create, firstStale, remove, type Edit } from '@/core/scene/edits';
 import { SceneStore } from './scene-store';
 import { SceneSync, type Batch, type SendResult } from './sync';
 
@@ -54,7 +54,28 @@ describe('the store', () => {
     expect(store.isGesturing).toBe(true);
     second.commit();
     expect(store.state.scene.lights.l.x).toBe(9);
-    expect(store.state.undo.map((entry) => entry.label)).toEqual(['Change', 'Move again']);
+    expect(store.state.undo.map((entry) => entry.label)).toEqual(['Move', 'Move again']);
+  });
+
+  it('ends a drag before what it holds is changed or deleted, and before it is undone', () => {
+    const store = new SceneStore(withLamp());
+    const drag = store.gesture('Move');
+    drag.preview([moved(store, 5)]);
+    store.transact({ label: 'Delete', edits: [remove(store.state.scene, 'lights', 'l')] });
+    drag.preview([change(withLamp(), 'lights', 'l', { x: 70 })!]);
+    drag.commit();
+    expect(store.state.scene.lights).toEqual({});
+    store.undo();
+    expect(store.state.scene.lights.l.x).toBe(5);
+    store.undo();
+    expect(store.state.scene).toEqual(withLamp());
+
+    const other = store.gesture('Move');
+    other.preview([moved(store, 8)]);
+    store.undo();
+    expect(store.state.scene).toEqual(withLamp());
+    expect(store.state.redo.map((entry) => entry.label)).toContain('Move');
+    expect(store.isGesturing).toBe(false);
   });
 
   it('keeps a change that comes in the middle of a drag', () => {
