@@ -7,7 +7,7 @@ import { BAYER8 } from '@/core/raster/bayer';
 import { activePasses } from '@/core/finish/all-passes';
 import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Programs, type Target } from './device';
-import { passValues } from '../core/finish/all-passes.glsl';
+import { passValues } from '@/core/finish/all-passes.glsl';
 import { chooseFloatFormat } from './float-format';
 import { FrameClock } from './frame-clock';
 import { LightBatch } from './light-batch';

@@ -5,6 +5,7 @@
  */
 import { LRUCache } from 'lru-cache';
 import type { Moment, MomentLight, MomentOccluder, MomentPlane } from '@/core/moment/moment';
+import { heightsOf } from '@/core/light/terms/stature';
 import type { Device, Target, UniformValue } from './device';
 import { outputBox } from './output-box';
 import { edgeCount, edgeInstances, type LitArea } from './shadow-edges';
@@ -284,7 +285,7 @@ function uniformsOf(
     u_light: source.parallel
       ? [...unit(source.x, source.y), 1, size]
       : [source.x - view.x, source.y - view.y, 0, size],
-    u_low: lowOf(source, size),
+    u_low: heightsOf(source, size),
     // A wedge of some 150 degrees ends beyond everything that is in view.
     u_far: 8 * away,
     u_margin: 2 / scale + blockPx,
@@ -296,18 +297,4 @@ function uniformsOf(
 function unit(x: number, y: number): [number, number] {
   const length = Math.sqrt(x * x + y * y);
   return length > 0 ? [x / length, y / length] : [0, 0];
-}
-
-/** As wide a span as leaves nothing of a share of it. */
-const ENDLESS_SPAN = 1e30;
-
-/** The lowest height, or slope, of the source, and how far it is to its highest. */
-function lowOf(source: MomentLight['source'], size: number): [number, number] {
-  if (!source.parallel) return [source.heightPx - size, 2 * size];
-  const slope = source.z / Math.sqrt(source.x * source.x + source.y * source.y);
-  if (size === 0) return [slope, 0];
-  const low = (slope - size) / (1 + slope * size);
-  const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
-  // Where there is no highest slope the weight has gone to nothing.
-  return [low, high === Infinity ? ENDLESS_SPAN : high - low];
 }

@@ -4,10 +4,8 @@ import { pastCasts } from './cast';
 import { Emission } from './emission';
 import { blockPlace } from './terms/steps';
 import { facing, wayToLight } from './terms/facing';
+import { ambientOf, lightOf, pastShadow } from './terms/sums';
 import { Visibility } from './shadow';
-
-/** Luminance of linear sRGB (IEC 61966-2-1); of encoded values it stands for their brightness. */
-export const LUMINANCE = [0.2126, 0.7152, 0.0722] as const;
 
 /** Works out lights at points; scratch is kept between them. */
 export class LayerLight {
@@ -61,7 +59,7 @@ export class LayerLight {
       }
     }
     for (let c = 0; c < 3; c++)
-      light[c] = Math.max(0, Math.max(light[c], lighten[c], 1 - covered[c]) - taken[c]) + moment.workLamp[c];
+      light[c] = lightOf(light[c], lighten[c], covered[c], taken[c]) + moment.workLamp[c];
   }
 
   /**
@@ -98,10 +96,7 @@ export class LayerLight {
     const seen = this.visibility.at(light, qx, qy);
     const open =
       layer?.takesCasts && light.casts.length > 0 ? pastCasts(moment, light, this.pixels, qx, qy) : 1;
-    for (let c = 0; c < 3; c++) {
-      const through = seen[c] * open;
-      given[c] *= through + (1 - through) * light.shadowLet[c];
-    }
+    for (let c = 0; c < 3; c++) given[c] *= pastShadow(seen[c] * open, light.shadowLet[c]);
     return true;
   }
 
@@ -109,8 +104,9 @@ export class LayerLight {
   private fillAmbient(index: number, layer: Pick<MomentLayer, 'listens'>, px: number, py: number): void {
     const { moment, ambient, emission } = this;
     const plane = moment.planes[index];
-    let [instead, sumR, sumG, sumB] = [0, 0, 0, 0];
-    let [addR, addG, addB] = [0, 0, 0];
+    const instead = [0, 0, 0];
+    const added = [0, 0, 0];
+    let weight = 0;
     for (const light of moment.lights) {
       if (light.ambient === 'no' || !lights(light, index, layer)) continue;
       const cell = Math.max(1, light.blockPx);
@@ -119,23 +115,12 @@ export class LayerLight {
       const column = Math.floor((px - plane.originX) / cell);
       const row = Math.floor((py - plane.originY) / cell);
       if (!emission.at(light, qx, qy, column, row)) continue;
-      const [r, g, b] = emission.rgb;
-      if (light.ambient === 'added') {
-        addR += r;
-        addG += g;
-        addB += b;
-      } else {
-        instead += emission.share;
-        sumR += r;
-        sumG += g;
-        sumB += b;
-      }
+      const isAdded = light.ambient === 'added';
+      if (!isAdded) weight += emission.share;
+      const sum = isAdded ? added : instead;
+      for (let c = 0; c < 3; c++) sum[c] += emission.rgb[c];
     }
-    const rest = Math.max(0, 1 - instead);
-    const whole = Math.max(1, instead);
-    ambient[0] = (moment.ambient[0] * rest + sumR) / whole + addR;
-    ambient[1] = (moment.ambient[1] * rest + sumG) / whole + addG;
-    ambient[2] = (moment.ambient[2] * rest + sumB) / whole + addB;
+    for (let c = 0; c < 3; c++) ambient[c] = ambientOf(moment.ambient[c], instead[c], weight, added[c]);
   }
 }
 

@@ -9,7 +9,8 @@ import { BAYER8 } from '../raster/bayer';
 import { activePasses, runPasses } from '../finish/all-passes';
 import type { FloatPicture } from '../finish/pass';
 import { LayerSums } from './layer';
-import { LayerLight, LUMINANCE } from './layer-light';
+import { LayerLight } from './layer-light';
+import { shownShare } from './terms/sums';
 
 /** The picture that a Moment shows, opaque, 8-bit. */
 export function renderReference(moment: Moment, source: PictureSource): Image {
@@ -126,12 +127,7 @@ export class PointRenderer {
     layer.face();
     lit.fill(index, one, layer.normal, px, py);
     const { light, ambient, rim } = lit;
-    let shows = 1;
-    if (one.seenGain !== null && !moment.unlit) {
-      let luminance = 0;
-      for (let c = 0; c < 3; c++) luminance += LUMINANCE[c] * Math.max(0, light[c] - ambient[c]);
-      shows = Math.min(1, one.seenGain * luminance);
-    }
+    const shows = one.seenGain === null || moment.unlit ? 1 : shownShare(one.seenGain, light, ambient);
     const under = 1 - shows * layer.alpha;
     for (let c = 0; c < 3; c++) {
       picture[c] =

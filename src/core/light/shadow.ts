@@ -1,10 +1,11 @@
 /**
  * How much of a light comes through to a point. An occluder stops a ray where it leaves it, so that the caster itself
- * stays lit; see docs/light.md. The GPU's twins are in gpu/shaders/shadow.ts.
+ * stays lit; see docs/light.md. The same on the GPU is in gpu/shaders/shadow.ts.
  */
 import { isInside } from '../geometry/outline';
 import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '../moment/moment';
 import { Chord } from './chord';
+import { farthestStop, heightsOf, weightAt } from './terms/stature';
 import { metChord, NEAREST_EDGE_PX, stopsRay } from './terms/shadow-edge';
 
 /** Parallel light comes from so far away. */
@@ -76,7 +77,7 @@ export class Visibility {
       const occluder = moment.occluders[index];
       // A lamp upon an edge is not stopped by it, whatever rounding says of where they meet.
       const upTo = this.ray.distance - NEAREST_EDGE_PX;
-      const farthest = Math.min(upTo, farthestStop(light, occluder, this.ray.distance));
+      const farthest = Math.min(upTo, farthestOf(light, occluder, this.ray.distance));
       const isStopped =
         this.stops(occluder.pieces, !occluder.closed, farthest) ||
         (within.includes(index) && this.stops(occluder.inner, true, farthest));
@@ -130,53 +131,24 @@ export class Visibility {
   ): void {
     const { px, py, wx, wy, distance } = this.ray;
     const { parallel } = light.source;
-    const farthest = farthestStop(light, occluder, distance);
+    const farthest = farthestOf(light, occluder, distance);
+    const heights = heightsOf(light.source, light.size);
     // The chord is as far away as the light; of a parallel one it is the tangent of the angle that counts.
     const scale = (parallel ? 1 : distance) / light.size;
     for (let i = 0; i < edges.length; i += 4) {
       if (!metChord(edges, i, bothSides, px, py, wx, wy, farthest, scale, this.met)) continue;
       const [from, to, depth] = this.met;
-      const weight = occluder.staturePx === null ? 1 : weightAt(light, occluder.staturePx, distance, depth);
+      const { staturePx } = occluder;
+      const weight = staturePx === null ? 1 : weightAt(staturePx, parallel ? 1 : distance, depth, heights);
       this.chord.add(from, to, weight, index);
     }
   }
 }
 
-/** Beyond this an occluder is too low to stop the light, whatever part of the light is asked. */
-export function farthestStop(
-  { source, size }: MomentLight,
-  { staturePx }: MomentOccluder,
-  distance: number,
-): number {
-  if (staturePx === null) return distance;
-  if (source.parallel) {
-    const slope = sunSlope(source.x, source.y, source.z);
-    const lowest = size > 0 ? Math.max(0, (slope - size) / (1 + slope * size)) : slope;
-    return lowest > 0 ? Math.min(distance, staturePx / lowest) : distance;
-  }
-  const lowest = source.heightPx - size;
-  return lowest > staturePx ? (distance * staturePx) / lowest : distance;
-}
-
-/** Tangent of a parallel source's altitude. */
-function sunSlope(x: number, y: number, z: number): number {
-  return z / Math.sqrt(x * x + y * y);
-}
-
-/** How much of a soft light an occluder of some stature stops at a depth: less toward the end of its shadow. */
-function weightAt({ source, size }: MomentLight, staturePx: number, distance: number, depth: number): number {
-  if (source.parallel) {
-    const slope = sunSlope(source.x, source.y, source.z);
-    const low = (slope - size) / (1 + slope * size);
-    const high = slope * size < 1 ? (slope + size) / (1 - slope * size) : Infinity;
-    // A sun that reaches past the zenith has no highest slope: the weight has gone to nothing by then.
-    return high === Infinity ? 0 : clamp01((staturePx / depth - low) / (high - low));
-  }
-  return clamp01(((staturePx * distance) / depth - (source.heightPx - size)) / (2 * size));
-}
-
-function clamp01(v: number): number {
-  return v < 0 ? 0 : v > 1 ? 1 : v;
+function farthestOf({ source, size }: MomentLight, { staturePx }: MomentOccluder, distance: number): number {
+  return staturePx === null
+    ? distance
+    : farthestStop(staturePx, distance, heightsOf(source, size)[0], source.parallel);
 }
 
 /** Whether a point lies within an occluder that stands in its own shade: by the even-odd rule over all its pieces. */

@@ -5,6 +5,8 @@
  * saves the sums. A grid reads the frame of its cell instead of one frame.
  */
 import { CELL_FRAMES, DIAGONAL, FLIP_X, FLIP_Y } from '@/core/art/tiles';
+import { PLACE_IN_TILE } from '@/core/art/tiles.glsl';
+import { NORMAL_VALUE } from '@/core/light/terms/facing.glsl';
 import type { ProgramRecord } from '../device';
 import { HEADER, PLACE, TO_CLIP } from './common';
 
@@ -44,6 +46,7 @@ uniform highp usampler2D u_cells;
 uniform highp usampler2D u_frames;
 uniform vec2 u_cellPx;
 int orientation;
+${PLACE_IN_TILE}
 
 /** The frame under a place of the grid; the place becomes one of the frame. */
 bool findTile(inout vec2 uv, inout vec4 frame) {
@@ -53,10 +56,7 @@ bool findTile(inout vec2 uv, inout vec4 frame) {
   orientation = int((value - 1u) / ${CELL_FRAMES}u);
   vec4 own = vec4(texelFetch(u_frames, ivec2(int((value - 1u) % ${CELL_FRAMES}u), 0), 0));
   frame = vec4(own.xy, own.xy + own.zw) + v_page.zwzw;
-  uv -= vec2(cell) * u_cellPx;
-  if ((orientation & ${FLIP_X}) != 0) uv.x = u_cellPx.x - uv.x;
-  if ((orientation & ${FLIP_Y}) != 0) uv.y = u_cellPx.y - uv.y;
-  if ((orientation & ${DIAGONAL}) != 0) uv = uv.yx;
+  uv = placeInTile(orientation, uv - vec2(cell) * u_cellPx, u_cellPx);
   return uv.x >= 0.0 && uv.y >= 0.0 && uv.x < own.z && uv.y < own.w;
 }
 
@@ -154,8 +154,7 @@ vec2 shine;
 ${GRID}
 #endif
 
-float value(float c) { float b = floor(c * 255.0 + 0.5); return b == 127.0 || b == 128.0 ? 0.0 : 2.0 * c - 1.0; }
-
+${NORMAL_VALUE}
 #ifdef ART
 void addTexel(ivec4 frame, ivec2 at, float weight) {
   ivec3 t = ivec3(clamp(at + frame.xy, frame.xy, frame.zw - 1), int(v_page.x));
@@ -166,7 +165,7 @@ void addTexel(ivec4 frame, ivec2 at, float weight) {
 #ifdef NORMALS
   if ((flags & ${HAS_NORMALS}) != 0) {
     vec3 n = texelFetch(u_normals, t, 0).rgb;
-    facing += share * vec3(value(n.r), -value(n.g), value(n.b));
+    facing += share * vec3(normalValue(n.r), -normalValue(n.g), normalValue(n.b));
   }
 #endif
 #ifdef MASKS

@@ -2,13 +2,13 @@
  * What lights give to a layer, or hang in the air. The terms stand in core/light/terms, beside their twins in TypeScript. Lights that differ by
  * numbers alone are drawn in one draw, an instance each; what reads textures is drawn by itself.
  */
-import { LOWEST_HEIGHT_PX } from '@/core/light/terms/facing';
 import { CONE } from '@/core/light/terms/cone.glsl';
-import { FACING } from '@/core/light/terms/facing.glsl';
+import { FACING, TOWARDS } from '@/core/light/terms/facing.glsl';
 import { FADE } from '@/core/light/terms/fade.glsl';
 import { FALL_FACTORS, fallGlsl } from '@/core/light/terms/fall.glsl';
 import { OUTSIDE } from '@/core/light/terms/outside.glsl';
 import { BANDS, BLOCK } from '@/core/light/terms/steps.glsl';
+import { PAST_SHADOW } from '@/core/light/terms/sums.glsl';
 import { TABLE } from '@/core/light/terms/table.glsl';
 import type { MomentFigure } from '@/core/moment/moment';
 import type { ProgramRecord } from '../device';
@@ -90,8 +90,7 @@ flat out vec3 v_fall;
 void main() {
   v_place = a_place;
   v_colour = a_colour;
-  // A light at or below the plane still comes from somewhere above it.
-  v_shape = vec4(a_shape.x, max(a_shape.y, ${LOWEST_HEIGHT_PX}.0), a_shape.zw);
+  v_shape = a_shape;
   v_cone = a_cone;
   v_steps = a_steps;
   v_fall = fallFactors(a_place.z, a_place.w);
@@ -130,7 +129,7 @@ ${TABLE}
 ${CONE}
 #endif
 #ifdef SURFACE
-${FACING}
+${FACING}${TOWARDS}
 #endif
 #ifdef AREA
 uniform sampler2D u_edges;
@@ -174,6 +173,7 @@ uniform vec3 u_source;
 #endif
 #if defined(MASKED) || defined(CASTS)
 uniform vec3 u_shadowLet;
+${PAST_SHADOW}
 #endif
 #ifdef MASKED
 uniform sampler2D u_mask;
@@ -251,10 +251,9 @@ void main() {
     float towards = dot(n, u_source) * inversesqrt(size2);
 #else
 #ifdef SOURCE
-    vec3 l = vec3(u_source.xy - q, max(u_source.z, ${LOWEST_HEIGHT_PX}.0));
-    float towards = dot(n, l) * inversesqrt(size2 * dot(l, l));
+    float towards = towardsLight(n, size2, u_source.xy - q, u_source.z);
 #else
-    float towards = (dot(n.xy, d) + n.z * v_shape.y) * inversesqrt(size2 * (planar2 + v_shape.y * v_shape.y));
+    float towards = towardsLight(n, size2, d, v_shape.y);
 #endif
 #endif
     share *= facing(towards, v_steps.w, v_shape.z);
@@ -282,7 +281,7 @@ void main() {
   through *= texelFetch(u_casts, ivec2(gl_FragCoord.xy), 0).r;
 #endif
 #if defined(MASKED) || defined(CASTS)
-  given *= through + (1.0 - through) * u_shadowLet;
+  given *= pastShadow(through, u_shadowLet);
 #endif
 #ifdef CAPPED
   given = min(given, 1.0);

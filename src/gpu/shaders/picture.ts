@@ -1,10 +1,10 @@
 /** From a layer's sums to the picture, and from the picture to the screen. */
 import type { PassName } from '@/core/finish/all-passes';
-import { LUMINANCE } from '@/core/light/layer-light';
+import { SUMS } from '@/core/light/terms/sums.glsl';
 import { srgbEncode } from '@/core/raster/colour';
 import type { LayerSums } from '../layer-light';
 import type { ProgramRecord } from '../device';
-import { pointPass } from '../../core/finish/all-passes.glsl';
+import { pointPass } from '@/core/finish/all-passes.glsl';
 import { BOX_VERTEX } from './box';
 import { TRANSFER } from '@/core/raster/colour.glsl';
 import { HEADER } from './common';
@@ -17,7 +17,7 @@ export interface CompositeVariant {
   isSeenWhenLit: boolean;
 }
 
-/** Lays a lit layer over the picture. Twin of the sums in core/light/layer-light.ts. */
+/** Lays a lit layer over the picture. */
 export function compositeProgram({ sums, hasGlow, isSeenWhenLit }: CompositeVariant): ProgramRecord {
   const [add, lighten, covered, taken, rim, instead, added] = (
     ['add', 'lighten', 'covered', 'taken', 'rim', 'instead', 'added'] as const
@@ -26,10 +26,12 @@ export function compositeProgram({ sums, hasGlow, isSeenWhenLit }: CompositeVari
     (name) => `uniform sampler2D u_${name};\n`,
   );
   const read = (name: string) => `texelFetch(u_${name}, at, 0)`;
+  const sumOr = (isThere: boolean, name: string, rest: 0 | 1) =>
+    isThere ? `${read(name)}.rgb` : `vec3(${rest}.0)`;
   return {
     name: `composite ${sums.join(' ')} ${hasGlow} ${isSeenWhenLit}`,
     vertex: BOX_VERTEX,
-    fragment: `${HEADER}
+    fragment: `${HEADER}${SUMS}
 uniform sampler2D u_albedo;
 ${samplers.join('')}${isSeenWhenLit ? 'uniform float u_gain;\n' : ''}
 uniform vec3 u_ambient;
@@ -38,16 +40,11 @@ out vec4 picture;
 void main() {
   ivec2 at = ivec2(gl_FragCoord.xy);
   vec4 a = texelFetch(u_albedo, at, 0);
-  vec3 ambient = u_ambient;
-  ${instead ? `vec4 i = ${read('instead')};\n  ambient = (ambient * max(0.0, 1.0 - i.a) + i.rgb) / max(1.0, i.a);` : ''}
-  ${added ? `ambient += ${read('added')}.rgb;` : ''}
-  vec3 light = ambient${add ? ` + ${read('add')}.rgb` : ''};
-  ${lighten ? `light = max(light, ${read('lighten')}.rgb);` : ''}
-  ${covered ? `light = max(light, 1.0 - ${read('covered')}.rgb);` : ''}
-  ${taken ? `light -= ${read('taken')}.rgb;` : ''}
-  light = max(vec3(0.0), light) + u_workLamp;
-  float shows = 1.0;
-  ${isSeenWhenLit ? `shows = min(1.0, u_gain * dot(max(vec3(0.0), light - ambient), vec3(${LUMINANCE.join(', ')})));` : ''}
+  vec4 instead = ${instead ? read('instead') : 'vec4(0.0)'};
+  vec3 ambient = ambientOf(u_ambient, instead.rgb, instead.a, ${sumOr(added, 'added', 0)});
+  vec3 sum = ambient + ${sumOr(add, 'add', 0)};
+  vec3 light = lightOf(sum, ${sumOr(lighten, 'lighten', 0)}, ${sumOr(covered, 'covered', 1)}, ${sumOr(taken, 'taken', 0)}) + u_workLamp;
+  float shows = ${isSeenWhenLit ? 'shownShare(u_gain, light, ambient)' : '1.0'};
   vec3 lit = a.rgb * light${rim ? ` + ${read('rims')}.r * ${read('rim')}.rgb` : ''};
   picture = vec4(lit * shows${hasGlow ? ` + ${read('glow')}.rgb` : ''}, a.a * shows);
 }`,

@@ -2,11 +2,12 @@
  * Shadow masks: how much of a light is stopped at each pixel, in four channels. One instance an edge: a polygon round the
  * wedge that the edge throws out. Hard: four places in the pixel, decided by the same arithmetic as in the reference, so
  * that edges with a shared corner leave no gap. Soft: four strips of the chord that shines, each stopped by a share that
- * adds up and saturates. Twin of core/light/shadow.ts.
+ * adds up and saturates. core/light/shadow.ts does it exactly; of a single edge both ask the same.
  */
 import { FARTHEST_PX, FOUR_PLACES } from '@/core/light/shadow';
 import { NEAREST_EDGE_PX } from '@/core/light/terms/shadow-edge';
 import { MET_CHORD, STOPS_RAY } from '@/core/light/terms/shadow-edge.glsl';
+import { STATURE } from '@/core/light/terms/stature.glsl';
 import { BLOCK } from '@/core/light/terms/steps.glsl';
 import type { ProgramRecord } from '../device';
 import { BOX_VERTEX } from './box';
@@ -59,7 +60,7 @@ void main() {
   if (wide) gl_Position = vec4(vec2(gl_VertexID & 1, gl_VertexID >> 1) * 2.0 - 1.0, 0.0, 1.0);
 }`;
 
-const FRAGMENT_HEAD = `${PLACE}${BLOCK}${LIGHT}
+const FRAGMENT_HEAD = `${PLACE}${BLOCK}${LIGHT}${STATURE}
 flat in vec4 v_edge;
 flat in vec4 v_kind;
 #ifdef BLOCKED
@@ -69,13 +70,12 @@ uniform vec2 u_planeOrigin;
 out vec4 stopped;
 float farthestOf(float distance) {
 #ifdef STATURE
-  float stature = v_kind.x;
-  if (stature < 0.0) return distance;
 #ifdef PARALLEL
-  return u_low.x > 0.0 ? min(distance, stature / u_low.x) : distance;
+  const bool isParallel = true;
 #else
-  return u_low.x > stature ? distance * stature / u_low.x : distance;
+  const bool isParallel = false;
 #endif
+  return v_kind.x < 0.0 ? distance : farthestStop(v_kind.x, distance, u_low.x, isParallel);
 #else
   return distance;
 #endif
@@ -134,7 +134,7 @@ void main() {
   if (met.y <= met.x) return;
   float weight = 1.0;
 #ifdef STATURE
-  if (v_kind.x >= 0.0) weight = clamp((v_kind.x * far / met.z - u_low.x) / u_low.y, 0.0, 1.0);
+  if (v_kind.x >= 0.0) weight = weightAt(v_kind.x, far, met.z, u_low);
 #endif
   vec4 low = vec4(-1.0, -0.5, 0.0, 0.5);
   stopped = weight * clamp((min(vec4(met.y), low + 0.5) - max(vec4(met.x), low)) * 2.0, 0.0, 1.0);

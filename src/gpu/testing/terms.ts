@@ -1,12 +1,14 @@
 /** Every term that stands in TypeScript and in GLSL, with a grid of arguments at which both are asked. */
+import { placeInTile } from '@/core/art/tiles';
+import { PLACE_IN_TILE } from '@/core/art/tiles.glsl';
 import { exposure } from '@/core/finish/exposure';
 import { exposure as exposureGlsl } from '@/core/finish/exposure.glsl';
 import { shoulder } from '@/core/finish/tone';
 import { tone as toneGlsl } from '@/core/finish/tone.glsl';
 import { coneAt } from '@/core/light/terms/cone';
 import { CONE } from '@/core/light/terms/cone.glsl';
-import { facing } from '@/core/light/terms/facing';
-import { FACING } from '@/core/light/terms/facing.glsl';
+import { facing, NORMAL_BYTE_TO_VALUE, wayToLight } from '@/core/light/terms/facing';
+import { FACING, NORMAL_VALUE, TOWARDS } from '@/core/light/terms/facing.glsl';
 import { fadeAt } from '@/core/light/terms/fade';
 import { FADE } from '@/core/light/terms/fade.glsl';
 import { fallAt } from '@/core/light/terms/fall';
@@ -17,6 +19,10 @@ import { metChord, stopsRay } from '@/core/light/terms/shadow-edge';
 import { MET_CHORD, STOPS_RAY } from '@/core/light/terms/shadow-edge.glsl';
 import { banded, blockPlace, ditherAt } from '@/core/light/terms/steps';
 import { BANDS, BLOCK } from '@/core/light/terms/steps.glsl';
+import { farthestStop, weightAt } from '@/core/light/terms/stature';
+import { STATURE } from '@/core/light/terms/stature.glsl';
+import { ambientOf, lightOf, pastShadow, shownShare } from '@/core/light/terms/sums';
+import { PAST_SHADOW, SUMS } from '@/core/light/terms/sums.glsl';
 import { TABLE } from '@/core/light/terms/table.glsl';
 import { CURVE_DRAWN, CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
 import { curveTable } from '@/core/moment/tables';
@@ -162,6 +168,65 @@ export const TERMS: readonly Term[] = [
     },
     // Where the edge is seen along itself its depth is a division by nearly nothing.
     within: 1e-3,
+  },
+  {
+    name: 'way to the light',
+    glsl: TOWARDS,
+    call: 'vec3(towardsLight(vec3(x[0], x[1], 0.8), x[0] * x[0] + x[1] * x[1] + 0.64, vec2(x[2], x[3]), x[4]), 0.0, 0.0)',
+    grid: [steps(-0.9, 0.8, 7), steps(-0.7, 0.9, 7), steps(-60, 55, 9), steps(-31, 47, 9), [-3, 0, 1, 40]],
+    reference: ([nx, ny, dx, dy, heightPx]) => {
+      const way = wayToLight({ parallel: false, x: dx, y: dy, heightPx }, 0, 0, new Float64Array(3));
+      const length = Math.sqrt(nx * nx + ny * ny + 0.64);
+      return [(nx * way[0] + ny * way[1] + 0.8 * way[2]) / length];
+    },
+  },
+  {
+    name: 'bytes of a normal map',
+    glsl: NORMAL_VALUE,
+    call: 'vec3(normalValue(x[0] / 255.0), 0.0, 0.0)',
+    grid: [steps(0, 255, 256)],
+    reference: ([byte]) => [NORMAL_BYTE_TO_VALUE[byte]],
+  },
+  {
+    name: 'end of a shadow',
+    glsl: STATURE,
+    call: 'vec3(farthestStop(x[0], x[1], x[2], x[4] > 0.5), weightAt(x[0], x[1], x[3], vec2(x[2], 6.0)), 0.0)',
+    grid: [[0, 0.5, 12, 90], [1, 40, 300], [-4, 0, 0.3, 25], steps(0.5, 200, 31), [0, 1]],
+    reference: ([stature, distance, low, depth, isParallel]) => [
+      farthestStop(stature, distance, low, isParallel === 1),
+      weightAt(stature, distance, depth, [low, 6]),
+    ],
+  },
+  {
+    name: 'ambient light and the sums of a layer',
+    glsl: SUMS,
+    call: 'vec3(ambientOf(vec3(x[0]), vec3(x[1]), x[2], vec3(x[3])).r, lightOf(vec3(x[0]), vec3(x[1]), vec3(x[2]), vec3(x[3])).r, shownShare(x[4], vec3(x[0], x[1], x[2]), vec3(x[3])))',
+    grid: [
+      [0, 0.3, 2],
+      [0, 0.4, 1.7],
+      [0, 0.35, 1, 1.6],
+      [0, 0.2, 3],
+      [0, 1, 4.5],
+    ],
+    reference: ([a, b, c, d, gain]) => [
+      ambientOf(a, b, c, d),
+      lightOf(a, b, c, d),
+      shownShare(gain, [a, b, c], [d, d, d]),
+    ],
+  },
+  {
+    name: 'what a shadow lets',
+    glsl: PAST_SHADOW,
+    call: 'pastShadow(vec3(x[0], x[1], 0.5), vec3(x[1], x[0], 0.25))',
+    grid: [steps(0, 1, 11), steps(0, 1, 11)],
+    reference: ([a, b]) => [pastShadow(a, b), pastShadow(b, a), pastShadow(0.5, 0.25)],
+  },
+  {
+    name: 'place in a tile',
+    glsl: PLACE_IN_TILE,
+    call: 'vec3(placeInTile(int(x[0]), vec2(x[1], x[2]), vec2(16.0, 12.0)), 0.0)',
+    grid: [steps(0, 7, 8), steps(0, 16, 9), steps(0, 12, 9)],
+    reference: ([orientation, x, y]) => [...placeInTile(orientation, x, y, 16, 12)],
   },
   {
     name: 'sRGB transfer',

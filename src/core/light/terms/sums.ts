@@ -1,0 +1,41 @@
+/** How the sums of a layer become its light, a channel at a time; none of them has an order. */
+
+/** Luminance of linear sRGB (IEC 61966-2-1); of encoded values it stands for their brightness. */
+export const LUMINANCE = [0.2126, 0.7152, 0.0722] as const;
+
+/**
+ * The ambient light.
+ * @param scene the scene's own
+ * @param instead the sum of what stands in its place, and `weight` the sum of how much it does
+ * @param added what is added to it
+ */
+export function ambientOf(scene: number, instead: number, weight: number, added: number): number {
+  return (scene * Math.max(0, 1 - weight) + instead) / Math.max(1, weight) + added;
+}
+
+/**
+ * What albedo is multiplied by.
+ * @param sum the ambient light and the lights that add up
+ * @param lighten the largest of those of which the brighter wins
+ * @param covered the product of what those that uncover leave covered; 1 where there is none
+ * @param taken the sum of those that take away
+ */
+export function lightOf(sum: number, lighten: number, covered: number, taken: number): number {
+  return Math.max(0, Math.max(sum, lighten, 1 - covered) - taken);
+}
+
+/** How much shows of what is seen when lit: by the luminance of what it gets beyond the ambient light. */
+export function shownShare(gain: number, light: ArrayLike<number>, ambient: ArrayLike<number>): number {
+  let luminance = 0;
+  for (let c = 0; c < 3; c++) luminance += LUMINANCE[c] * Math.max(0, light[c] - ambient[c]);
+  return Math.min(1, gain * luminance);
+}
+
+/**
+ * What a light gives in its shadow.
+ * @param through the share that nothing stops
+ * @param lets what is left of the rest, by the colour and the depth of the light's shadows
+ */
+export function pastShadow(through: number, lets: number): number {
+  return through + (1 - through) * lets;
+}
