@@ -21,8 +21,8 @@ test('a recipe of the shelf is applied to many, and their maps leave in one arch
   await page.getByRole('tab', { name: 'Form' }).click();
   await expect(page.getByLabel('Strength, number')).toHaveValue('2');
   await page.getByRole('tab', { name: 'Maps' }).click();
-  await page.getByLabel('Names of the files').fill('maps/?/*');
-  await page.getByRole('group', { name: 'Maps that leave' }).getByRole('button', { name: 'Height' }).click();
+  await page.getByLabel('Names', { exact: true }).fill('maps/?/*');
+  await page.getByRole('group', { name: 'Maps' }).getByRole('button', { name: 'Height' }).click();
   const [archive] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save of 8 picked' }).click(),

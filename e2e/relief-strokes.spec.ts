@@ -245,7 +245,7 @@ test('the rim mask is painted where the brush goes, and rubbed out again', async
   await expect.poll(() => white(20, 20)).toBeGreaterThan(200);
   expect(await white(20, 32)).toBeLessThan(3);
   await page.getByRole('tab', { name: 'Maps' }).click();
-  const kinds = page.getByRole('group', { name: 'Maps that leave' });
+  const kinds = page.getByRole('group', { name: 'Maps' });
   await kinds.getByRole('button', { name: 'Rim' }).click();
   await kinds.getByRole('button', { name: 'Normals' }).click();
   const [file] = await Promise.all([

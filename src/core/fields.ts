@@ -28,8 +28,9 @@ declare module 'yup' {
   interface CustomSchemaMetadata {
     /** What the field means, in a phrase. */
     about?: string;
-    /** The name of an option as the screen says it, where a person sets it there. */
+    /** The name of an option as the screen says it, where a person sets it there, and of what can be chosen. */
     word?: string;
+    choices?: Readonly<Record<string, string>>;
     refers?: Reference;
     /** The field names a file by the sha-256 of its bytes. */
     isFile?: boolean;

@@ -1,4 +1,5 @@
 /** Maps as files: which, how deep, which way up, under which names. */
+import { array, boolean, number, object, string, type InferType } from 'yup';
 import { InputFault } from '../faults';
 import { hash2 } from '../time/noise';
 import { HEIGHT_STEPS_PER_PX, HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
@@ -22,29 +23,64 @@ export const MAP_SUFFIXES: Record<MapKind, string> = {
   glow: 'glow',
 };
 
-export interface OutputOptions {
+const USUAL_NAMES = '*_?';
+
+/** What a person chooses of maps, with what holds where nothing is chosen. */
+export const MAP_OPTIONS = object({
+  maps: array()
+    .of(string().oneOf(MAP_KINDS).required())
+    .required()
+    .min(1)
+    .default((): MapKind[] => ['normals'])
+    .meta({
+      ...{ word: 'Maps', about: `Which maps: ${MAP_KINDS.join(', ')}` },
+      choices: { normals: 'Normals', height: 'Height', rim: 'Rim', occlusion: 'Occlusion', glow: 'Glow' },
+    }),
+  yUp: boolean()
+    .required()
+    .default(true)
+    .meta({
+      ...{ word: 'Green', about: 'Whether green points up, else down' },
+      choices: { true: 'Y up', false: 'Y down' },
+    }),
+  depth: number<8 | 16>()
+    .oneOf([8, 16])
+    .required()
+    .default(8)
+    .meta({
+      ...{ word: 'Depth', about: 'Bits a channel of normal maps' },
+      choices: { 8: '8 bit', 16: '16 bit' },
+    }),
+  alpha: boolean()
+    .required()
+    .default(true)
+    .meta({
+      ...{ word: 'Alpha', about: "Whether normals carry the art's alpha" },
+      choices: { true: "The art's", false: 'None' },
+    }),
+  padding: string()
+    .oneOf(['outward', 'flat'] as const)
+    .required()
+    .default('outward')
+    .meta({
+      ...{ word: 'Beyond', about: 'Beyond the silhouette facings are carried on for two px, or flat' },
+      choices: { outward: 'Carried', flat: 'Flat' },
+    }),
+  names: string()
+    .required()
+    .default(USUAL_NAMES)
+    .meta({ word: 'Names', about: "* is the art's name, ? the map's suffix; a slash makes a folder" }),
+});
+
+export type MapOptions = InferType<typeof MAP_OPTIONS>;
+
+export interface OutputOptions extends Omit<MapOptions, 'maps'> {
   maps: readonly MapKind[];
-  depth: 8 | 16;
-  yUp: boolean;
-  /** Whether normals carry the art's alpha. */
-  alpha: boolean;
-  /** Beyond the silhouette facings are carried on for two px, or flat. */
-  padding: 'outward' | 'flat';
-  /** `*` is the art's name, `?` the map's suffix; a slash makes a folder. */
-  names: string;
-  /** What `?` stands for. */
+  /** What `?` stands for in the names. */
   suffixes: Record<MapKind, string>;
 }
 
-export const USUAL_OUTPUT: OutputOptions = {
-  maps: ['normals'],
-  depth: 8,
-  yUp: true,
-  alpha: true,
-  padding: 'outward',
-  names: '*_?',
-  suffixes: MAP_SUFFIXES,
-};
+export const USUAL_OUTPUT: OutputOptions = { ...MAP_OPTIONS.getDefault(), suffixes: MAP_SUFFIXES };
 
 /** @throws InputFault where the pattern would not tell art or maps apart, or leads out of its folder */
 export function checkNames({ names, maps }: Pick<OutputOptions, 'names' | 'maps'>): void {

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { exportNamed, type ExportName } from '@/core/handoff/exports/all-exports';
-import type { ExportOptions } from './export-run';
-import { OptionRows } from './OptionRows';
+import { OptionRows, type OptionValues } from '../controls/OptionRows';
 
 /** One way for the scene to leave: its options, its key, what went wrong, and what is in it. */
 export function ExportSection({
@@ -14,10 +13,10 @@ export function ExportSection({
   name: ExportName;
   busy: boolean;
   fault: string | null;
-  onRun(options: ExportOptions): void;
+  onRun(options: OptionValues): void;
 }) {
   const { word, about, options, contents } = exportNamed(name);
-  const [values, setValues] = useState<ExportOptions>(() => options.getDefault() ?? {});
+  const [values, setValues] = useState<OptionValues>(() => options.getDefault() ?? {});
   return (
     <section aria-label={word} className="shrink-0">
       <h3 className="heading">{word}</h3>

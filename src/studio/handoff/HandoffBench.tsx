@@ -4,9 +4,10 @@ import { wordsOf } from '@/core/faults';
 import { EXPORT_NAMES, type ExportName } from '@/core/handoff/exports/all-exports';
 import { neededRecords } from '@/core/scene/references';
 import { useScene, useStudio } from '../context';
+import type { OptionValues } from '../controls/OptionRows';
 import { pictureUrl } from '../store/server-api';
 import { ExportSection } from './ExportSection';
-import { downloadFiles, startExport, type ExportOptions } from './export-run';
+import { downloadFiles, startExport } from './export-run';
 
 export function HandoffBench() {
   const studio = useStudio();
@@ -21,7 +22,7 @@ export function HandoffBench() {
   const [busy, setBusy] = useState<{ done: number; all: number; stop(): void } | null>(null);
   const [fault, setFault] = useState<{ name: ExportName; words: string } | null>(null);
 
-  const run = async (name: ExportName, options: ExportOptions) => {
+  const run = async (name: ExportName, options: OptionValues) => {
     setFault(null);
     const job = startExport(studio, name, options, (done, all) =>
       setBusy((last) => last && { ...last, done, all }),

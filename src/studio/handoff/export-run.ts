@@ -4,11 +4,10 @@ import { filesNeeded } from '@/core/handoff/bundle';
 import { plainName } from '@/core/handoff/file-names';
 import { packFiles, type Files } from '@/core/handoff/zip';
 import type { ExportWorker } from '@/workers/export-worker';
+import type { OptionValues } from '../controls/OptionRows';
 import { download } from '../store/download';
 import { pictureUrl } from '../store/server-api';
 import type { Studio } from '../store/studio';
-
-export type ExportOptions = Record<string, unknown>;
 
 export interface ExportRun {
   /** The files; null where it was stopped. */
@@ -20,7 +19,7 @@ export interface ExportRun {
 export function startExport(
   studio: Studio,
   name: ExportName,
-  options: ExportOptions,
+  options: OptionValues,
   progress: (done: number, all: number) => void,
 ): ExportRun {
   const worker = new Worker(new URL('../../workers/export-worker.ts', import.meta.url), { type: 'module' });

@@ -96,7 +96,7 @@ describe('options of exports', () => {
   });
 
   it.each([
-    [{ dept: 8 }, 'dept', 'Maps has no option "dept"; there are maps, depth, yUp, alpha, padding, names.'],
+    [{ dept: 8 }, 'dept', 'Maps has no option "dept"; there are maps, yUp, depth, alpha, padding, names.'],
     [{ depth: 12 }, 'depth', /^Maps: depth .*8, 16/],
     [{ maps: 'normals,shine' }, 'maps[1]', /^Maps: maps\[1\] .*normals, height/],
     [{ maps: [] }, 'maps', /^Maps: maps /],
