@@ -127,7 +127,7 @@ test('relief: seen at once, tuned without blocking, looked at in four ways, save
     return decodePng(readFileSync(await file.path())).image;
   };
   const up = await save();
-  await page.getByLabel('Green').selectOption('down');
+  await page.getByLabel('Green').selectOption('Y down');
   const down = await save();
   const top = 4 * (8 * 64 + 32);
   expect(up.data[top + 1]).toBeGreaterThan(160);

@@ -3,13 +3,10 @@ import { framesFrom, gridRects } from '@/core/art/cut';
 import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
-import { recipeWith, type Recipe } from '@/core/relief/recipe';
 import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
-import { newCue } from '@/core/scene/records/cue';
 import { newLamp } from '@/core/scene/records/lamp';
-import { newLight } from '@/core/scene/records/light';
 import { newLightPart } from '@/core/scene/records/luminaire';
 import { newOccluder } from '@/core/scene/records/occluder';
 import { newPlane } from '@/core/scene/records/plane';
@@ -21,25 +18,14 @@ import { cellEdits, type CellChange } from '@/core/art/tile-edits';
 import { cellOf } from '@/core/art/tiles';
 import { applyEdits } from '@/core/scene/edits';
 import { hash01 } from '@/core/time/noise';
-import { farHills, nearHills, sky, woods } from './art/landscape';
-import { HUT, hut, hutGlow } from './art/hut';
-import {
-  handLantern,
-  handLanternGlow,
-  LAMP,
-  lamp,
-  lampGlow,
-  signal,
-  signalGlow,
-  SIGNAL_POST,
-} from './art/lamps';
-import { HAND, LAMPLIGHTER, lamplighter } from './art/lamplighter';
-import { nameBoard } from './art/lettering';
-import { FLAG, flag, SMOKE, smoke } from './art/moving';
-import { TILE, TILES, wallTiles } from './art/tiles';
-import { wagon } from './art/wagon';
-import { churn, ground, luggage, platform, verge } from './art/yard';
+import { HUT } from './art/hut';
+import { LAMP } from './art/lamps';
+import { HAND } from './art/lamplighter';
+import { TILE, TILES } from './art/tiles';
 import type { Paint } from './paint';
+import { placeCues, placeLights } from './fennel-halt-lights';
+import { pieces, type Piece } from './fennel-halt-pieces';
+import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
 
 export interface DemoScene {
   projectName: string;
@@ -48,92 +34,6 @@ export interface DemoScene {
   /** Picture files by sha-256. */
   pictures: Map<string, Uint8Array>;
 }
-
-interface Piece {
-  name: string;
-  paint: Paint;
-  glow?: Paint;
-  recipe?: Recipe;
-  /** Pivot, px of the figure; by default the middle of the foot. */
-  pivot?: [number, number];
-  /** Frames side by side, and how many of them play a second. */
-  moving?: { frames: number; rateHz: number };
-  /** Tiles of a sheet. */
-  sheet?: { columns: number; rows: number };
-}
-
-const grainy = (heightPx: number, octaves: number[]) => ({ heightPx, octaves });
-
-const timberwork = recipeWith({
-  body: { kind: 'bevel', widthPx: 3, heightPx: 2, profile: 'round' },
-  grain: grainy(7, [0.5, 0.9, 0.7, 0.3, 0]),
-  pixelArt: 'yes',
-});
-const castIron = recipeWith({
-  body: { kind: 'inflate', fullness: 0.9 },
-  grain: grainy(1.5, [0.5, 0.6, 0.2, 0, 0]),
-  pixelArt: 'yes',
-});
-const masonry = recipeWith({
-  body: { kind: 'none' },
-  grain: grainy(9, [0.4, 0.8, 0.9, 0.4, 0]),
-  pixelArt: 'yes',
-});
-const earth = recipeWith({
-  body: { kind: 'none' },
-  grain: grainy(5, [0.5, 0.8, 0.6, 0.2, 0]),
-  pixelArt: 'yes',
-});
-const can = recipeWith({
-  body: { kind: 'inflate', fullness: 1 },
-  grain: grainy(1, [0, 0.6, 0.4, 0, 0]),
-  pixelArt: 'yes',
-});
-const foliage = recipeWith({
-  body: { kind: 'bevel', widthPx: 3, heightPx: 3, profile: 'round' },
-  grain: grainy(4, [0.6, 0.8, 0.5, 0, 0]),
-  pixelArt: 'yes',
-});
-
-function pieces(): Record<string, Piece> {
-  return {
-    sky: { name: 'Sky', paint: sky(780, 190), pivot: [0, 0] },
-    'hills-far': { name: 'Far hills', paint: farHills(820, 110), pivot: [0, 110] },
-    'hills-near': { name: 'Near hills', paint: nearHills(860, 86), pivot: [0, 86] },
-    woods: { name: 'Woods', paint: woods(900, 92), recipe: foliage, pivot: [0, 92] },
-    ground: { name: 'Ground and track', paint: ground(900, 66), recipe: earth, pivot: [0, 0] },
-    platform: { name: 'Platform', paint: platform(520, 45), recipe: masonry, pivot: [0, 0] },
-    hut: { name: 'Waiting hut', paint: hut(), glow: hutGlow(), recipe: timberwork },
-    lamp: { name: 'Oil lamp', paint: lamp(), glow: lampGlow(), recipe: castIron },
-    wagon: { name: 'Goods wagon', paint: wagon(), recipe: timberwork },
-    'name-board': { name: 'Name board', paint: nameBoard(), recipe: timberwork },
-    signal: { name: 'Signal', paint: signal(), glow: signalGlow(), recipe: castIron },
-    'hand-lantern': { name: 'Hand lantern', paint: handLantern(), glow: handLanternGlow(), recipe: castIron },
-    luggage: { name: 'Luggage', paint: luggage(), recipe: can },
-    churn: { name: 'Milk churn', paint: churn(), recipe: can },
-    smoke: { name: 'Stove smoke', paint: smoke(), moving: SMOKE, pivot: [6, SMOKE.height] },
-    flag: { name: 'Flag', paint: flag(), recipe: can, moving: FLAG, pivot: [3, FLAG.height] },
-    'wall-tiles': {
-      name: 'Wall tiles',
-      paint: wallTiles(),
-      recipe: masonry,
-      pivot: [0, 0],
-      sheet: { columns: TILES.columns, rows: TILES.rows },
-    },
-    lamplighter: {
-      name: 'Lamplighter',
-      paint: lamplighter(),
-      recipe: can,
-      moving: LAMPLIGHTER,
-      pivot: [11, 39],
-    },
-    verge: { name: 'Verge', paint: verge(820, 58), recipe: foliage, pivot: [0, 58] },
-  };
-}
-
-/** Ground line of the halt and top of the platform, scene px. */
-const GROUND_Y = 224;
-const PLATFORM_Y = 193;
 
 /** @param sha256 the host's hash of bytes, as hex */
 export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
@@ -423,124 +323,5 @@ function placeOccluders(document: SceneDocument, art: Record<string, Piece>): vo
       kind: 'closed',
       outlines: [[0, 2, 62, 2, 62, 17, 0, 17]],
     }),
-  };
-}
-
-function placeLights(document: SceneDocument): void {
-  document.wicks = {
-    'calm-flame': newWick({
-      name: 'Calm flame',
-      seed: 1907,
-      rateHz: 1.7,
-      levelLow: 0.78,
-      levelHigh: 1.12,
-      reachLow: 0.94,
-      reachHigh: 1.04,
-    }),
-    'draughty-flame': newWick({
-      name: 'Draughty flame',
-      seed: 44,
-      rateHz: 3.2,
-      roughness: 0.7,
-      levelLow: 0.55,
-      levelHigh: 1.2,
-    }),
-  };
-  const lampX = 416 - LAMP.width / 2;
-  const lampY = PLATFORM_Y + 3 - LAMP.height;
-  document.lights = {
-    'light-platform': newLight({
-      name: 'Platform lamp',
-      planeId: 'halt',
-      order: 'a1',
-      x: lampX + LAMP.flame.x,
-      y: lampY + LAMP.flame.y,
-      colour: '#ffb45e',
-      level: 4,
-      corePx: 22,
-      reachPx: 225,
-      steepness: 0.72,
-      heightPx: 44,
-      sizePx: 1.5,
-      air: 0.045,
-      spanFarId: 'woods',
-      wickId: 'calm-flame',
-    }),
-    'light-sky': newLight({
-      name: 'Sky on edges',
-      kind: 'sun',
-      planeId: 'halt',
-      order: 'a5',
-      x: 120,
-      y: 40,
-      colour: '#8fa8ff',
-      level: 0.22,
-      bearingDeg: -112,
-      altitudeDeg: 30,
-      rim: true,
-      shadows: false,
-      spanFarId: 'line',
-      spanNearId: 'halt',
-    }),
-    'light-window': newLight({
-      name: 'Hut window',
-      planeId: 'halt',
-      order: 'a2',
-      x: 500 - HUT.width / 2 + 37,
-      y: PLATFORM_Y + 3 - HUT.height + 66,
-      colour: '#ffcf8a',
-      level: 1.5,
-      corePx: 12,
-      reachPx: 84,
-      curve: 'eased',
-      steepness: 1.4,
-      heightPx: 26,
-      shadows: false,
-      spanFarId: 'line',
-      wickId: 'calm-flame',
-    }),
-    'light-signal': newLight({
-      name: 'Signal lamp',
-      planeId: 'halt',
-      order: 'a3',
-      x: 589 - SIGNAL_POST.width / 2 + 26.5,
-      y: PLATFORM_Y + 3 - SIGNAL_POST.height + 14.5,
-      colour: '#ff4a30',
-      level: 2.4,
-      corePx: 4,
-      reachPx: 74,
-      heightPx: 14,
-      air: 0.14,
-      spanFarId: 'woods',
-    }),
-    'light-guard': newLight({
-      name: "Guard's lantern",
-      planeId: 'halt',
-      order: 'a4',
-      x: 289,
-      y: PLATFORM_Y - 3.5,
-      colour: '#ffa04a',
-      level: 2.2,
-      corePx: 8,
-      reachPx: 96,
-      heightPx: 20,
-      air: 0.05,
-      spanFarId: 'line',
-      wickId: 'draughty-flame',
-    }),
-  };
-}
-
-function placeCues(document: SceneDocument): void {
-  const cue = (clockHours: number, ambientColour: string, ambientLevel: number) =>
-    newCue({ clockHours, ambientColour, ambientLevel });
-  document.cues = {
-    'cue-small-hours': cue(2, '#3a4a80', 0.14),
-    'cue-first-light': cue(5.5, '#8a94c4', 0.32),
-    'cue-morning': cue(8, '#f2e6d4', 0.85),
-    'cue-noon': cue(13, '#fff8ec', 1.02),
-    'cue-low-sun': cue(17.5, '#ffcf9c', 0.78),
-    'cue-dusk': cue(19.25, '#8288c0', 0.42),
-    'cue-night': cue(21.5, '#4a5a98', 0.22),
   };
 }

@@ -1,7 +1,7 @@
 /** Scenes with everything that can stand in one: stored, patched, bundled, read from older versions, found by what they use. */
 import { readFileSync } from 'node:fs';
 import { deflateSync } from 'node:zlib';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { bundlePictures, readBundle, writeBundle } from '@/core/handoff/bundle';
 import { readLayeredPainting } from '@/core/handoff/open-raster';
 import { packFiles, unpackFiles } from '@/core/handoff/zip';
@@ -13,23 +13,16 @@ import { encodePng } from '@/core/raster/png';
 import { SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, remove } from '@/core/scene/edits';
 import { fullScene } from '@/core/scene/testing';
-import { pool as sharedPool, withConnection } from './database/pool';
+import { withConnection } from './database/pool';
 import { run, sql } from './database/sql';
 import { keepBlob, sha256Of } from './queries/blobs';
 import { keepBundle, keepDocument } from './queries/bundles';
 import { copyProject, makeProject } from './queries/projects';
 import { openScene, patchScene } from './queries/scenes';
 import { usesOfArtwork } from './queries/uses';
-import { openTestDatabase, type TestDatabase } from './testing';
+import { testDatabase } from './testing';
 
-let database: TestDatabase;
-beforeAll(async () => {
-  database = await openTestDatabase();
-});
-afterAll(async () => {
-  await sharedPool().end();
-  await database.close();
-});
+testDatabase();
 
 /** The full scene with real pictures, a different one for each artwork; what no one uses is left out. */
 function pictured(): { document: SceneDocument; pictures: Map<string, Uint8Array> } {

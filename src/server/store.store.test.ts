@@ -1,24 +1,19 @@
 import { deflateSync } from 'node:zlib';
-import { createConnection } from 'mysql2/promise';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { writeBundle } from '@/core/handoff/bundle';
 import { emptyImage } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { recipeWith } from '@/core/relief/recipe';
 import { strokeWith } from '@/core/relief/testing/strokes';
-import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
-import { newLight } from '@/core/scene/records/light';
 import { newRelief } from '@/core/scene/records/relief';
 import { newSprite } from '@/core/scene/records/sprite';
-import { applyEdits, change, create, remove } from '@/core/scene/edits';
+import { change, create, remove } from '@/core/scene/edits';
 import { fennelHalt } from '@/demo/fennel-halt';
-import { openPool, pool as sharedPool, withConnection } from './database/pool';
-import { migrate } from './database/migrate';
-import { rowsOf, run, sql, table } from './database/sql';
+import { withConnection } from './database/pool';
+import { rowsOf, run, sql } from './database/sql';
 import { StaleFault } from './faults';
-import { startOwnMariadb } from './mariadb/own-mariadb';
 import { blobOf, keepBlob, sha256Of } from './queries/blobs';
 import { keepBundle, keepDocument } from './queries/bundles';
 import {
@@ -30,157 +25,12 @@ import {
   renameProject,
   restoreProject,
 } from './queries/projects';
-import {
-  binScene,
-  copyScene,
-  makeScene,
-  openScene,
-  patchScene,
-  PATCHES_KEPT,
-  renameScene,
-} from './queries/scenes';
+import { binScene, copyScene, makeScene, openScene, patchScene, renameScene } from './queries/scenes';
 import { keepScenePicture, scenePicture } from './queries/scene-pictures';
 import { seedDemo, seedWhenEmpty } from './seed';
-import { MIGRATIONS, openTestDatabase, type TestDatabase } from './testing';
+import { freshScene, testLamp, transactionId, testDatabase } from './testing';
 
-let database: TestDatabase;
-beforeAll(async () => {
-  database = await openTestDatabase();
-});
-afterAll(async () => {
-  await sharedPool().end();
-  await database.close();
-});
-
-let transactions = 0;
-const transactionId = () => `transaction-${++transactions}`;
-const lamp = (x: number) => newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x, y: 2 });
-
-async function freshScene(): Promise<{ projectId: string; id: string; document: SceneDocument }> {
-  const projectId = await makeProject('Project');
-  const id = await makeScene(projectId, 'Scene', newScene());
-  return { projectId, id, document: (await openScene(id)).document };
-}
-
-describe('a query', () => {
-  it('has a place for each value, and only names of tables in its text', () => {
-    const hostile = "x'; DROP TABLE stroke; --";
-    const query = sql`SELECT id FROM ${table('stroke')} WHERE project_id = ${hostile} AND id = ${1}`;
-    expect(query).toEqual({
-      text: 'SELECT id FROM stroke WHERE project_id = ? AND id = ?',
-      values: [hostile, 1],
-    });
-    expect(sql`SELECT 1`).toEqual({ text: 'SELECT 1', values: [] });
-  });
-});
-
-describe('the database', () => {
-  it('is migrated once, and a second run does nothing', async () => {
-    expect(await migrate(database.pool, MIGRATIONS)).toEqual([]);
-  });
-
-  it('speaks utf8mb4 in strict mode under READ COMMITTED', async () => {
-    const [row] = await withConnection((c) =>
-      rowsOf<Record<string, string>>(
-        c,
-        sql`SELECT @@character_set_server AS charset, @@sql_mode AS mode, @@tx_isolation AS level`,
-      ),
-    );
-    expect(row).toMatchObject({ charset: 'utf8mb4', level: 'READ-COMMITTED' });
-    expect(row.mode).toContain('STRICT_ALL_TABLES');
-  });
-
-  it('lets nobody in over the network but the application, and refuses a wrong password', async () => {
-    const { port } = new URL(database.mariadb.url);
-    for (const [user, password] of [
-      ['root', ''],
-      ['oilwick', 'guess'],
-    ]) {
-      await expect(
-        createConnection({ host: '127.0.0.1', port: Number(port), user, password }),
-      ).rejects.toThrow(/denied/i);
-    }
-  });
-
-  it('is used again by a second start on the same data', async () => {
-    const again = await startOwnMariadb(database.folder);
-    expect(again.pid).toBe(database.mariadb.pid);
-    expect(again.url).toBe(database.mariadb.url);
-  });
-});
-
-describe('patches', () => {
-  it('are applied in order and come back with the scene', async () => {
-    const { id, document } = await freshScene();
-    const first = [create('lights', 'l', lamp(1))];
-    expect(await patchScene(id, 1, { transactionId: transactionId(), edits: first })).toBe(2);
-    const after = applyEdits(document, first);
-    const second = [change(after, 'lights', 'l', { x: 40 })!];
-    expect(await patchScene(id, 2, { transactionId: transactionId(), edits: second })).toBe(3);
-    const opened = await openScene(id);
-    expect(opened.revision).toBe(3);
-    expect(opened.document).toEqual(applyEdits(after, second));
-  });
-
-  it('sent twice under one id answer the old revision and are applied once, even when others came between', async () => {
-    const { id } = await freshScene();
-    const patch = { transactionId: transactionId(), edits: [create('lights', 'l', lamp(1))] };
-    expect(await patchScene(id, 1, patch)).toBe(2);
-    expect(
-      await patchScene(id, 2, { transactionId: transactionId(), edits: [create('lights', 'm', lamp(2))] }),
-    ).toBe(3);
-    expect(await patchScene(id, 1, patch)).toBe(2);
-    expect(Object.keys((await openScene(id)).document.lights)).toEqual(['l', 'm']);
-  });
-
-  it('for another revision are refused with both, and change nothing', async () => {
-    const { id } = await freshScene();
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', lamp(1))] });
-    const late = patchScene(id, 1, {
-      transactionId: transactionId(),
-      edits: [create('lights', 'm', lamp(1))],
-    });
-    await expect(late).rejects.toBeInstanceOf(StaleFault);
-    await expect(late).rejects.toMatchObject({ expectedRevision: 1, revision: 2 });
-    expect((await openScene(id)).document.lights.m).toBeUndefined();
-  });
-
-  it('that do not fit are refused by field and change nothing', async () => {
-    const { id } = await freshScene();
-    const edits = [create('lights', 'l', lamp(1)), create('lights', 'm', { ...lamp(1), reachPx: -1 })];
-    await expect(patchScene(id, 1, { transactionId: transactionId(), edits })).rejects.toMatchObject({
-      field: 'lights.m.reachPx',
-    });
-    expect((await openScene(id)).revision).toBe(1);
-  });
-
-  it('survive the rewriting of the whole document', async () => {
-    const { id } = await freshScene();
-    let { document } = await openScene(id);
-    for (let i = 0; i < PATCHES_KEPT + 5; i++) {
-      const edits = [i === 0 ? create('lights', 'l', lamp(0)) : change(document, 'lights', 'l', { x: i })!];
-      document = applyEdits(document, edits);
-      await patchScene(id, i + 1, { transactionId: transactionId(), edits });
-    }
-    const opened = await openScene(id);
-    expect(opened.document).toEqual(document);
-    const [row] = await withConnection((c) =>
-      rowsOf<{ document_revision: number }>(c, sql`SELECT document_revision FROM scene WHERE id = ${id}`),
-    );
-    expect(row.document_revision).toBeGreaterThan(PATCHES_KEPT);
-  });
-
-  it('sent at once by many are taken one by one, each revision once', async () => {
-    const { id } = await freshScene();
-    const results = await Promise.allSettled(
-      Array.from({ length: 8 }, (_, i) =>
-        patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', `l${i}`, lamp(i))] }),
-      ),
-    );
-    expect(results.filter((r) => r.status === 'fulfilled').length).toBe(1);
-    expect((await openScene(id)).revision).toBe(2);
-  });
-});
+const database = testDatabase();
 
 describe('artworks', () => {
   const bytes = encodePng({ width: 2, height: 2, data: new Uint8Array(16).fill(200) });
@@ -355,7 +205,7 @@ describe('projects and scenes', () => {
     const { projectId, id } = await freshScene();
     await renameProject(projectId, 'Halt 🚂');
     await renameScene(id, 'Evening');
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', lamp(7))] });
+    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(7))] });
     const copyId = await copyProject(projectId, 'Halt copy');
     const copied = (await allProjects()).find((p) => p.id === copyId)!;
     expect(copied.scenes.map((s) => s.name)).toEqual(['Evening']);
@@ -382,7 +232,7 @@ describe('the small picture of a scene', () => {
   it('is kept with the revision that it shows, goes along with a copy, and is missing in words', async () => {
     const { projectId, id } = await freshScene();
     await expect(scenePicture(id)).rejects.toThrow(/no picture/);
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', lamp(1))] });
+    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(1))] });
     await keepScenePicture(id, bytes);
     await keepScenePicture(id, bytes);
     expect(new Uint8Array(await scenePicture(id))).toEqual(bytes);
@@ -461,25 +311,5 @@ describe('the demo', () => {
     expect((await allProjects()).map((p) => p.name)).toEqual(['Fennel Halt']);
     const sceneId = await seedDemo(database.pool);
     expect((await openScene(sceneId)).document).toEqual(fennelHalt(sha256Of).document);
-  });
-});
-
-describe('a kill', () => {
-  it('of MariaDB at any moment loses no acknowledged patch', async () => {
-    const { id } = await freshScene();
-    for (let i = 0; i < 6; i++)
-      await patchScene(id, i + 1, {
-        transactionId: transactionId(),
-        edits: [create('lights', `l${i}`, lamp(i))],
-      });
-    process.kill(database.mariadb.pid, 'SIGKILL');
-    await new Promise((resolve) => setTimeout(resolve, 200));
-    await sharedPool().end();
-    await database.pool.end();
-    (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
-    const again = await startOwnMariadb(database.folder);
-    process.env.OILWICK_DATABASE_URL = again.url;
-    Object.assign(database, { mariadb: again, pool: openPool(again.url) });
-    expect(Object.keys((await openScene(id)).document.lights).length).toBe(6);
   });
 });

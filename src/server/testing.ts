@@ -1,11 +1,18 @@
 /** A database of its own for a test file: the own MariaDB in a temporary folder, migrated and empty. */
+import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Pool } from 'mysql2/promise';
+import { afterAll, beforeAll } from 'vitest';
+import type { SceneDocument } from '@/core/scene/document';
+import { newScene } from '@/core/scene/new-scene';
+import { newLight, type Light } from '@/core/scene/records/light';
 import { migrate } from './database/migrate';
-import { openPool } from './database/pool';
+import { openPool, pool as sharedPool } from './database/pool';
 import { startOwnMariadb, type OwnMariadb } from './mariadb/own-mariadb';
+import { makeProject } from './queries/projects';
+import { makeScene, openScene } from './queries/scenes';
 
 export const MIGRATIONS = 'src/server/database/migrations';
 
@@ -13,24 +20,36 @@ export interface TestDatabase {
   folder: string;
   mariadb: OwnMariadb;
   pool: Pool;
-  close(): Promise<void>;
 }
 
-export async function openTestDatabase(): Promise<TestDatabase> {
-  const folder = await mkdtemp(join(tmpdir(), 'oilwick-store-'));
-  const mariadb = await startOwnMariadb(folder);
-  process.env.OILWICK_DATABASE_URL = mariadb.url;
-  const pool = openPool(mariadb.url);
-  await migrate(pool, MIGRATIONS);
-  const database: TestDatabase = {
-    folder,
-    mariadb,
-    pool,
-    async close() {
-      await database.pool.end();
-      await database.mariadb.stop();
-      await rm(folder, { recursive: true, force: true });
-    },
-  };
+/** Opens a database for the tests of a file, and closes it behind them. @returns what is filled when they run */
+export function testDatabase(): TestDatabase {
+  const database = {} as TestDatabase;
+  beforeAll(async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'oilwick-store-'));
+    const mariadb = await startOwnMariadb(folder);
+    process.env.OILWICK_DATABASE_URL = mariadb.url;
+    Object.assign(database, { folder, mariadb, pool: openPool(mariadb.url) });
+    await migrate(database.pool, MIGRATIONS);
+  });
+  afterAll(async () => {
+    await sharedPool().end();
+    await database.pool.end();
+    await database.mariadb.stop();
+    await rm(database.folder, { recursive: true, force: true });
+  });
   return database;
+}
+
+export const transactionId = () => randomUUID();
+
+export function testLamp(x: number): Light {
+  return newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x, y: 2 });
+}
+
+/** An empty scene in a project of its own. */
+export async function freshScene(): Promise<{ projectId: string; id: string; document: SceneDocument }> {
+  const projectId = await makeProject('Project');
+  const id = await makeScene(projectId, 'Scene', newScene());
+  return { projectId, id, document: (await openScene(id)).document };
 }

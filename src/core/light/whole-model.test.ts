@@ -1,62 +1,16 @@
 /** Exact cases of the light model, reckoned by hand, on the reference renderer. */
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gateView, momentAt } from '../moment/moment-at';
 import { NOTHING_PASSING } from '../moment/passing';
-import type { SceneDocument } from '../scene/document';
-import { newScene } from '../scene/new-scene';
-import { type Light, newLight } from '../scene/records/light';
-import { newOccluder, type Occluder } from '../scene/records/occluder';
+import { type Light } from '../scene/records/light';
+import { type Occluder } from '../scene/records/occluder';
 import type { SceneSettings } from '../scene/records/settings';
-import { newSprite, type Sprite } from '../scene/records/sprite';
 import { shoulder } from '../finish/tone';
 import { srgbDecode, srgbEncode } from '../raster/colour';
-import { PointRenderer, renderReference } from './reference';
-
-interface Parts {
-  settings?: Partial<SceneSettings>;
-  lights?: Partial<Light>[];
-  occluders?: Partial<Occluder>[];
-  sprites?: Partial<Sprite>[];
-}
-
-/** A white wall of 200 x 100 in display light, so that a place's value is the light that falls there. */
-function walled({ settings = {}, lights = [], occluders = [], sprites = [] }: Parts): SceneDocument {
-  const scene = newScene({
-    lightSpace: 'display',
-    ambientLevel: 0,
-    gateWidthPx: 200,
-    gateHeightPx: 100,
-    ...settings,
-  });
-  const plain = { colour: '#ffffff', widthPx: 200, heightPx: 100 };
-  [{}, ...sprites].forEach((sprite, i) => {
-    const base = { name: '', planeId: 'plane-middle', order: `a${i}`, artworkId: null, plain, x: 100, y: 50 };
-    scene.sprites[`s${i}`] = newSprite({ ...base, ...sprite });
-  });
-  lights.forEach((light, i) => {
-    const base = { name: '', planeId: 'plane-middle', order: 'a', x: 50, y: 50, colour: '#ffffff', level: 1 };
-    scene.lights[`l${i}`] = newLight({ ...base, curve: 'even', relief: 0, reachPx: 400, ...light });
-  });
-  occluders.forEach((occluder, i) => {
-    const base = { name: '', planeId: 'plane-middle', kind: 'closed' as const, outlines: [] };
-    scene.occluders[`o${i}`] = newOccluder({ ...base, ...occluder });
-  });
-  return scene;
-}
-
-/** The light at a place, per channel. */
-function lightAt(parts: Parts, x: number, y: number): number[] {
-  const scene = walled(parts);
-  return [
-    ...new PointRenderer(momentAt(scene, 12, 0, NOTHING_PASSING, gateView(scene)), () => null).at(x, y),
-  ];
-}
+import { renderReference } from './reference';
+import { box, lightAt, walled, type Parts } from './testing/wall';
 
 const at = (parts: Parts, x: number, y: number) => lightAt(parts, x, y)[0];
-const box = (left: number, top: number, right: number, bottom: number) => [
-  [left, top, right, top, right, bottom, left, bottom],
-];
 
 describe('a spot', () => {
   const spot = { kind: 'spot', bearingDeg: 0, beamDeg: 60, fieldDeg: 120, reachPx: 100 } as const;
@@ -321,90 +275,6 @@ describe('finish', () => {
     expect(shoulder(3, 3)).toBeCloseTo(1, 12);
     expect(shown({ lightSpace: 'linear', tone: 'shoulder', whiteLevel: 3 }, 3)).toBe(255);
     expect(shown({ lightSpace: 'linear', tone: 'shoulder', whiteLevel: 3 }, 1)).toBe(byte((1 + 1 / 9) / 2));
-  });
-});
-
-const number = (low: number, high: number) => fc.integer({ min: low, max: high });
-const anyLight = fc.record({
-  kind: fc.constantFrom('point', 'spot', 'area', 'sun', 'ambient'),
-  x: number(0, 200),
-  y: number(0, 100),
-  level: number(1, 20).map((v) => v / 8),
-  blend: fc.constantFrom('add', 'lighten', 'uncover', 'subtract'),
-  curve: fc.constantFrom('straight', 'eased', 'natural', 'even', 'drawn'),
-  bearingDeg: number(0, 360),
-  reachPx: number(10, 200),
-  sizePx: fc.constantFrom(0, 3),
-  bands: fc.constantFrom(0, 3),
-  relief: fc.constantFrom(0, 1),
-  outlines: fc.constant(box(-20, -14, 24, 12)),
-}) as fc.Arbitrary<Partial<Light>>;
-const anyOccluder = fc
-  .tuple(number(5, 180), number(5, 80), number(2, 30), number(2, 30), fc.constantFrom(0, 0.5), fc.boolean())
-  .map(([x, y, w, h, transmitShare, isDark]): Partial<Occluder> => ({
-    outlines: box(x, y, x + w, y + h),
-    transmitShare,
-    ownShade: isDark ? 'dark' : 'lit',
-  }));
-const places = [
-  [31.5, 20.5],
-  [100.5, 50.5],
-  [160.5, 81.5],
-  [70.5, 90.5],
-];
-
-describe('the order of things in the document', () => {
-  it('changes no bit', () => {
-    fc.assert(
-      fc.property(
-        fc.array(anyLight, { maxLength: 6 }),
-        fc.array(anyOccluder, { maxLength: 5 }),
-        (lights, occluders) => {
-          const scene = walled({ lights, occluders, settings: { ambientLevel: 0.2 } });
-          const turned = (records: Record<string, unknown>) =>
-            Object.fromEntries(Object.entries(records).toReversed()) as never;
-          const other = { ...scene, lights: turned(scene.lights), occluders: turned(scene.occluders) };
-          const look = (one: SceneDocument) => {
-            const point = new PointRenderer(momentAt(one, 12, 0, NOTHING_PASSING, gateView(one)), () => null);
-            return places.map(([x, y]) => [...point.at(x, y)]);
-          };
-          expect(look(other)).toEqual(look(scene));
-        },
-      ),
-      { numRuns: 60 },
-    );
-  });
-});
-
-describe('symmetry', () => {
-  it('a mirrored scene is lit as the mirror of it', () => {
-    fc.assert(
-      fc.property(
-        fc.array(anyLight, { maxLength: 4 }),
-        fc.array(anyOccluder, { maxLength: 4 }),
-        (lights, occluders) => {
-          const flip = (points: readonly number[]) => points.map((v, i) => (i % 2 === 0 ? 200 - v : v));
-          const scene = { lights: lights.map((l) => ({ ...l, outlines: box(-20, -14, 20, 12) })), occluders };
-          const mirrored = {
-            lights: scene.lights.map((l) => ({
-              ...l,
-              x: 200 - (l.x ?? 0),
-              bearingDeg: 180 - (l.bearingDeg ?? 0),
-            })),
-            occluders: occluders.map((o) => ({ ...o, outlines: o.outlines!.map(flip) })),
-          };
-          for (const [x, y] of places) {
-            // Places off every edge: there a hair decides.
-            const [here, there] = [
-              lightAt(scene, x + 0.137, y + 0.211),
-              lightAt(mirrored, 200 - x - 0.137, y + 0.211),
-            ];
-            here.forEach((v, c) => expect(there[c]).toBeCloseTo(v, 6));
-          }
-        },
-      ),
-      { numRuns: 60 },
-    );
   });
 });
 
