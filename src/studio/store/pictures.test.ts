@@ -84,9 +84,30 @@ describe('pictures', () => {
     expect(store.source('a')!.rim).toBeNull();
     const light = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0, rim: true });
     store.follow({ ...scene, lights: { l: light } });
+    // What is drawn now is not yet the whole picture.
+    expect(store.isComplete).toBe(false);
     await settle();
+    expect(store.isComplete).toBe(true);
     expect(store.source('a')!.rim).toEqual(Uint8Array.of(7));
     expect(store.source('a')!.normal![0]).toBe(10);
+  });
+
+  it('are complete only with the masks of their rims', async () => {
+    let finish = (_: Uint8Array) => {};
+    const mask = new Promise<Uint8Array>((resolve) => (finish = resolve));
+    const relief = async () => ({
+      ...{ normals: Uint8Array.of(1), heights: new Float32Array(1), glow: null },
+      ...{ remarks: [], took: 0 },
+    });
+    const work = { decode: async () => image, relief, benchRelief: relief, rim: () => mask };
+    const store = new PictureStore(work);
+    const light = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0, rim: true });
+    store.follow({ ...sceneWith(1), lights: { l: light } });
+    await settle();
+    expect([store.source('a')!.normal![0], store.isComplete]).toEqual([1, false]);
+    finish(Uint8Array.of(7));
+    await settle();
+    expect([store.source('a')!.rim![0], store.isComplete]).toEqual([7, true]);
   });
 
   it('are made anew only when the recipe changed, and stand as they were meanwhile', async () => {

@@ -98,7 +98,11 @@ export class PictureStore {
     this.lights = { lights, luminaires };
     this.wantsRims = hasRimLights({ lights, luminaires });
     if (!this.wantsRims) return;
-    for (const [id, entry] of this.entries) if (entry.isDone) void this.addRim(scene, id, entry);
+    for (const [id, entry] of this.entries) {
+      if (!entry.isDone) continue;
+      entry.isDone = false;
+      void this.addRim(scene, id, entry).then(() => this.done(id, entry));
+    }
   }
 
   /** Brings the mask of an artwork's rims to its pixels; without one rim lights give it nothing. */
@@ -107,9 +111,7 @@ export class PictureStore {
     if (!order || !entry.pixels) return;
     try {
       const rim = await this.work.rim(order);
-      if (this.entries.get(id) !== entry || !entry.pixels) return;
       entry.pixels = { ...entry.pixels, rim };
-      this.tell();
     } catch (thrown) {
       entry.fault = wordsOf(thrown);
     }
@@ -218,14 +220,21 @@ export class PictureStore {
         entry.pixels = { ...bare, normal: relief.normals, glow: relief.glow };
         entry.heights = relief.heights;
         entry.remarks = relief.remarks;
-        if (this.wantsRims) void this.addRim(scene, id, entry);
+        if (this.wantsRims) {
+          this.tell();
+          await this.addRim(scene, id, entry);
+        }
       }
     } catch (thrown) {
       entry.fault = wordsOf(thrown);
       if (entry.pixels === null) await this.showBare(entry);
     }
+    this.done(id, entry);
+  }
+
+  private done(id: string, entry: Entry): void {
     entry.isDone = true;
-    if (isCurrent()) this.tell();
+    if (this.entries.get(id) === entry) this.tell();
   }
 
   /** Art whose relief failed is still shown. */
