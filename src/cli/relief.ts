@@ -11,7 +11,7 @@ import {
   type OutputOptions,
 } from '@/core/handoff/maps';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import type { ReliefJob } from './relief-job';
+import type { MapsJob } from './maps-job';
 import { runJobs } from './threads';
 
 export interface ReliefOptions {
@@ -75,8 +75,8 @@ function jobsFor(
   folder: string,
   recipe: Recipe | null,
   output: OutputOptions,
-): { jobs: ReliefJob[]; faults: [string, string][] } {
-  const jobs: ReliefJob[] = [];
+): { jobs: MapsJob[]; faults: [string, string][] } {
+  const jobs: MapsJob[] = [];
   const faults: [string, string][] = [];
   const targets = new Map<string, string>();
   for (const file of art) {

@@ -2,16 +2,16 @@
 import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker } from 'node:worker_threads';
 import { wordsOf } from '@/core/faults';
-import { runReliefJob, type ReliefDone, type ReliefJob } from './relief-job';
+import { runMapsJob, type MapsDone, type MapsJob } from './maps-job';
 
-type Answer = { done: ReliefDone } | { fault: string };
+type Answer = { done: MapsDone } | { fault: string };
 
 /** On a worker thread: answers jobs until there are no more. @returns whether this is one */
 export function serveJobs(): boolean {
   if (isMainThread || !parentPort) return false;
   const port = parentPort;
-  port.on('message', (job: ReliefJob) => {
-    runReliefJob(job)
+  port.on('message', (job: MapsJob) => {
+    runMapsJob(job)
       .then((done): Answer => ({ done }))
       .catch((thrown: unknown): Answer => ({ fault: wordsOf(thrown) }))
       .then((answer) => port.postMessage(answer));
@@ -24,7 +24,7 @@ export function serveJobs(): boolean {
  * @param threads how many at once; with one the jobs run here
  */
 export async function runJobs(
-  jobs: readonly ReliefJob[],
+  jobs: readonly MapsJob[],
   threads: number,
   ended: (index: number, answer: Answer) => void,
 ): Promise<void> {
@@ -50,15 +50,15 @@ export async function runJobs(
 
 const THREAD_ENDED = 'The thread ended';
 
-async function runHere(job: ReliefJob): Promise<Answer> {
+async function runHere(job: MapsJob): Promise<Answer> {
   try {
-    return { done: await runReliefJob(job) };
+    return { done: await runMapsJob(job) };
   } catch (thrown) {
     return { fault: wordsOf(thrown) };
   }
 }
 
-function ask(worker: Worker, job: ReliefJob): Promise<Answer> {
+function ask(worker: Worker, job: MapsJob): Promise<Answer> {
   return new Promise((resolve) => {
     const finish = (answer: Answer) => {
       worker.off('message', finish);

@@ -29,10 +29,10 @@ export interface FloatFormat {
 }
 
 /**
- * `over` by the source's alpha, `add` and `larger` of both, `times` the source, `timesRest` what the source leaves of 1,
- * `sieve` what both stop together: a + b - a b.
+ * `over` by the source's alpha, `add` and `max` of both, `multiply` the source, `multiplyInverse` what the source leaves of 1,
+ * `screen` what both stop together: a + b - a b.
  */
-export type BlendMode = 'none' | 'over' | 'add' | 'larger' | 'times' | 'timesRest' | 'sieve';
+export type BlendMode = 'none' | 'over' | 'add' | 'max' | 'multiply' | 'multiplyInverse' | 'screen';
 
 export class GpuFault extends Error {
   override name = 'GpuFault';
@@ -228,20 +228,20 @@ export class Device {
       return;
     }
     gl.enable(gl.BLEND);
-    gl.blendEquation(mode === 'larger' ? gl.MAX : gl.FUNC_ADD);
+    gl.blendEquation(mode === 'max' ? gl.MAX : gl.FUNC_ADD);
     const factors = {
       over: [gl.ONE, gl.ONE_MINUS_SRC_ALPHA],
       add: [gl.ONE, gl.ONE],
-      larger: [gl.ONE, gl.ONE],
-      times: [gl.ZERO, gl.SRC_COLOR],
-      timesRest: [gl.ZERO, gl.ONE_MINUS_SRC_COLOR],
-      sieve: [gl.ONE_MINUS_DST_COLOR, gl.ONE],
+      max: [gl.ONE, gl.ONE],
+      multiply: [gl.ZERO, gl.SRC_COLOR],
+      multiplyInverse: [gl.ZERO, gl.ONE_MINUS_SRC_COLOR],
+      screen: [gl.ONE_MINUS_DST_COLOR, gl.ONE],
     }[mode];
     gl.blendFuncSeparate(
       factors[0],
       factors[1],
-      mode === 'sieve' ? gl.ONE_MINUS_DST_ALPHA : factors[0],
-      mode === 'times' ? gl.SRC_ALPHA : mode === 'timesRest' ? gl.ONE_MINUS_SRC_ALPHA : factors[1],
+      mode === 'screen' ? gl.ONE_MINUS_DST_ALPHA : factors[0],
+      mode === 'multiply' ? gl.SRC_ALPHA : mode === 'multiplyInverse' ? gl.ONE_MINUS_SRC_ALPHA : factors[1],
     );
   }
 

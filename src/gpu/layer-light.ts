@@ -33,8 +33,8 @@ type SumName = keyof LayerSums;
 
 const SUMS: Record<SumName, { cleared: number; blend: BlendMode }> = {
   add: { cleared: 0, blend: 'add' },
-  lighten: { cleared: 0, blend: 'larger' },
-  covered: { cleared: 1, blend: 'timesRest' },
+  lighten: { cleared: 0, blend: 'max' },
+  covered: { cleared: 1, blend: 'multiplyInverse' },
   taken: { cleared: 0, blend: 'add' },
   rim: { cleared: 0, blend: 'add' },
   instead: { cleared: 0, blend: 'add' },
@@ -279,7 +279,7 @@ export class LayerLights {
     device.bind(target);
     gl.clearColor(1, 1, 1, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    device.blend('times');
+    device.blend('multiply');
     for (const index of light.casts) {
       const { picture, frame, inverse: m, above, spread, opacity, box } = moment.casts[index];
       const { key } = moment.pictures[picture];

@@ -14,7 +14,7 @@ import {
   EDGE_ATTRIBUTES,
   EDGE_FLOATS,
   INNER_PROGRAM,
-  SIEVE_PROGRAM,
+  FILTER_PROGRAM,
   shadowProgram,
   WINDING_PROGRAM,
 } from './shaders/shadow';
@@ -115,9 +115,9 @@ export class ShadowMasks {
     const { device } = this;
     const [x, y, right, bottom] = pixels;
     const [width, height] = [right - x, bottom - y];
-    const sieves = occluders.filter(({ transmits }) => transmits !== null);
+    const filters = occluders.filter(({ transmits }) => transmits !== null);
     const solid = occluders.filter(({ transmits }) => transmits === null);
-    const isColoured = sieves.some(({ transmits }) => transmits!.some((v) => v !== transmits![0]));
+    const isColoured = filters.some(({ transmits }) => transmits!.some((v) => v !== transmits![0]));
     const drawing = {
       moment,
       light,
@@ -127,7 +127,7 @@ export class ShadowMasks {
       uniforms: uniformsOf(moment, light, plane, x, y, width, height),
     };
     this.drawn++;
-    if (sieves.length === 0) {
+    if (filters.length === 0) {
       const target = this.cleared(device.target(width, height, 'byte'));
       this.drawStopped(drawing, solid, target);
       return { target, x, y };
@@ -137,9 +137,9 @@ export class ShadowMasks {
     const scratch = device.target(width, height, 'byte');
     const layOver = (stops: number[]) => {
       device.bind(target);
-      device.blend('sieve');
+      device.blend('screen');
       const uniforms = { ...named(drawing.uniforms, PLACED), u_box: [x, y, right, bottom], u_stops: stops };
-      device.program(SIEVE_PROGRAM).use(uniforms, { u_stopped: scratch.textures[0] });
+      device.program(FILTER_PROGRAM).use(uniforms, { u_stopped: scratch.textures[0] });
       device.drawBox();
     };
     if (solid.length > 0) {
@@ -147,10 +147,10 @@ export class ShadowMasks {
       this.drawStopped(drawing, solid, scratch);
       layOver([1, 1, 1]);
     }
-    for (const sieve of sieves) {
+    for (const filter of filters) {
       this.cleared(scratch);
-      this.drawStopped(drawing, [sieve], scratch);
-      layOver(sieve.transmits!.map((v) => 1 - v));
+      this.drawStopped(drawing, [filter], scratch);
+      layOver(filter.transmits!.map((v) => 1 - v));
     }
     device.dropTarget(scratch);
     return { target, x, y };

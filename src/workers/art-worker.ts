@@ -23,7 +23,7 @@ import type { Rect } from '@/core/raster/rect';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
 import { enlargedPlane, trueTimes } from '@/core/relief/frames';
 import { judgeOrientation, type OrientationEvidence } from '@/core/relief/orientation';
-import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefJob } from '@/core/relief/job';
 import type { Cells, Recipe } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
 import { mapsOf, reliefOf, resultOf, type ReliefMaps, type WantedMaps } from '@/core/relief/relief-of';
@@ -79,7 +79,7 @@ export interface OpenedFile {
   sheet: Omit<AnimatedSheet, 'image'> | null;
 }
 
-export interface CutOrder extends IslandRule {
+export interface CutRule extends IslandRule {
   way: 'grid' | 'islands';
   cells: Cells;
   keepEmpty: boolean;
@@ -131,9 +131,9 @@ function sent(answer: ReliefAnswer): ReliefAnswer {
   return transfer(answer, buffers);
 }
 
-/** The relief of an order, from what is at hand. */
-async function madeFor(order: ReliefOrder): Promise<MadeRelief> {
-  return desk.make(order, await pictures.source(order), () => {});
+/** The relief of a job, from what is at hand. */
+async function madeFor(job: ReliefJob): Promise<MadeRelief> {
+  return desk.make(job, await pictures.source(job), () => {});
 }
 
 const work = {
@@ -196,7 +196,7 @@ const work = {
   },
 
   /** The frames that a rule cuts a picture into. */
-  async cutRects(sha256: string, rule: CutOrder): Promise<Rect[]> {
+  async cutRects(sha256: string, rule: CutRule): Promise<Rect[]> {
     const image = await pictures.image(sha256);
     return rule.way === 'grid' ? gridRects(image, rule.cells, rule.keepEmpty) : islandRects(image, rule);
   },
@@ -212,21 +212,21 @@ const work = {
   },
 
   /** A whole relief, from what was made before or made now; null where a newer request of the lane came. */
-  relief(order: ReliefOrder, ticket: Ticket | null): Promise<ReliefAnswer | null> {
+  relief(job: ReliefJob, ticket: Ticket | null): Promise<ReliefAnswer | null> {
     return unlessOvertaken(async () => {
       const start = performance.now();
       const check = checkFor(ticket);
-      const source = await pictures.source(order);
+      const source = await pictures.source(job);
       check();
       // A small relief is made quicker than it is looked up.
       const isLarge = source.image.width * source.image.height > RECALLED_PIXELS;
-      const there = isLarge ? await results.recalled(order) : null;
+      const there = isLarge ? await results.recalled(job) : null;
       if (there) return sent({ ...there, took: performance.now() - start });
-      const { ground, planes, normals } = desk.make(order, source, check);
+      const { ground, planes, normals } = desk.make(job, source, check);
       const result = resultOf(ground, planes, normals);
       const { inside } = silhouetteOf(source.image);
       const glows =
-        order.glowSha !== null || planes.glow !== null || order.recipe.swatches.some(({ glow }) => glow > 0);
+        job.glowSha !== null || planes.glow !== null || job.recipe.swatches.some(({ glow }) => glow > 0);
       const glow = glows ? mapsOf(source, ground, planes, { glow: true }).glow : null;
       const answer: ReliefAnswer = {
         normals: normals === result.normals ? result.normals.slice() : result.normals,
@@ -235,17 +235,17 @@ const work = {
         remarks: remarksOn(source, result.normals, inside, result.width, result.height),
         took: performance.now() - start,
       };
-      results.remember(order, answer);
+      results.remember(job, answer);
       return sent(answer);
     });
   },
 
   /** A reduced relief, brought to the art's size, while a control moves; null where a newer request came. */
-  quickRelief(order: ReliefOrder, ticket: Ticket | null): Promise<ReliefAnswer | null> {
+  quickRelief(job: ReliefJob, ticket: Ticket | null): Promise<ReliefAnswer | null> {
     return unlessOvertaken(async () => {
       const start = performance.now();
       const check = checkFor(ticket);
-      const source = await pictures.source(order);
+      const source = await pictures.source(job);
       check();
       const { image } = source;
       const { width, height } = image;
@@ -260,13 +260,13 @@ const work = {
   },
 
   /** Masks of a relief, for the bench's views. */
-  async maps(order: ReliefOrder, wanted: WantedMaps): Promise<ReliefMaps> {
-    const { source, ground, planes } = await madeFor(order);
+  async maps(job: ReliefJob, wanted: WantedMaps): Promise<ReliefMaps> {
+    const { source, ground, planes } = await madeFor(job);
     return mapsOf(source, ground, planes, wanted);
   },
 
-  async parts(order: ReliefOrder): Promise<PartsAnswer> {
-    const { ground } = await madeFor(order);
+  async parts(job: ReliefJob): Promise<PartsAnswer> {
+    const { ground } = await madeFor(job);
     const { image, times } = ground;
     const labels = enlargedPlane(ground.parts(), image.width, image.height, times);
     let count = 0;
@@ -285,33 +285,33 @@ const work = {
   },
 
   /** The files of one artwork's relief. */
-  async files(art: string, order: ReliefOrder, options: OutputOptions): Promise<Files> {
-    const { source, ground, planes } = await madeFor(order);
+  async files(art: string, job: ReliefJob, options: OutputOptions): Promise<Files> {
+    const { source, ground, planes } = await madeFor(job);
     const maps = mapsOf(source, ground, planes, wantedFor(options));
-    return filesOf(art, source.image, maps, sourceHash(order), options, deflate);
+    return filesOf(art, source.image, maps, sourceHash(job), options, deflate);
   },
 
   /** A map that goes out to be painted on. */
-  sent(art: string, order: ReliefOrder, kind: 'normals' | 'height'): Promise<Files> {
-    return work.files(art, order, { ...USUAL_OUTPUT, maps: [kind] });
+  sent(art: string, job: ReliefJob, kind: 'normals' | 'height'): Promise<Files> {
+    return work.files(art, job, { ...USUAL_OUTPUT, maps: [kind] });
   },
 
   /** What changed in a normal map that came back from a paint program, as a picture file to be pasted. */
-  async returnedFacings(order: ReliefOrder, bytes: Uint8Array, yUp: boolean): Promise<Uint8Array> {
-    const { ground, planes, normals } = await madeFor(order);
+  async returnedFacings(job: ReliefJob, bytes: Uint8Array, yUp: boolean): Promise<Uint8Array> {
+    const { ground, planes, normals } = await madeFor(job);
     const { image } = decodePng(bytes);
     return encodePng(changedFacings(image, resultOf(ground, planes, normals), yUp));
   },
 
-  async returnedHeights(order: ReliefOrder, bytes: Uint8Array): Promise<Uint8Array> {
-    const { ground, planes, normals } = await madeFor(order);
+  async returnedHeights(job: ReliefJob, bytes: Uint8Array): Promise<Uint8Array> {
+    const { ground, planes, normals } = await madeFor(job);
     const { facts } = decodePng(bytes);
     const changed = changedHeights(decodeGrey16(bytes), resultOf(ground, planes, normals), facts.depth);
     return encodeGrey16(changed.width, changed.height, changed.values);
   },
 
-  async beginStroke(order: ReliefOrder, place: LayerPlace, stroke: Stroke): Promise<void> {
-    desk.begin(order, await pictures.source(order), place, stroke);
+  async beginStroke(job: ReliefJob, place: LayerPlace, stroke: Stroke): Promise<void> {
+    desk.begin(job, await pictures.source(job), place, stroke);
   },
 
   extendStroke(points: number[]): ReliefPatch | null {
@@ -319,9 +319,9 @@ const work = {
     return patch && transfer(patch, [patch.normals.buffer, patch.heights.buffer]);
   },
 
-  /** @param order the relief with the stroke as it is kept; null where it was given up */
-  endStroke(order: ReliefOrder | null): void {
-    desk.end(order);
+  /** @param job the relief with the stroke as it is kept; null where it was given up */
+  endStroke(job: ReliefJob | null): void {
+    desk.end(job);
   },
 
   encode(image: Image): Uint8Array {

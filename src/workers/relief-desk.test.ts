@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { emptyImage } from '@/core/raster/image';
-import { plainOrder, sourceOf, type ReliefOrder } from '@/core/relief/order';
+import { plainJob, sourceOf, type ReliefJob } from '@/core/relief/job';
 import { recipeWith } from '@/core/relief/recipe';
 import { reliefOf, resultOf } from '@/core/relief/relief-of';
 import type { Stroke } from '@/core/relief/strokes/stroke';
@@ -25,8 +25,8 @@ const pictures = {
     throw new Error('none');
   },
 };
-const order: ReliefOrder = plainOrder('a', recipeWith({ body: { kind: 'inflate' }, pixelArt: 'no' }));
-const withStroke = (stroke: Stroke): ReliefOrder => ({ ...order, layers: [[stroke]] });
+const job: ReliefJob = plainJob('a', recipeWith({ body: { kind: 'inflate' }, pixelArt: 'no' }));
+const withStroke = (stroke: Stroke): ReliefJob => ({ ...job, layers: [[stroke]] });
 /** The first layer that there is. */
 const ONLY = { below: 0, upTo: 0 };
 const points = [20, 20, 1, 26, 24, 0.8, 34, 30, 1];
@@ -37,8 +37,8 @@ describe('a stroke on the desk', () => {
     (kind) => {
       const desk = new ReliefDesk();
       const stroke = { ...BRUSH, kind };
-      const source = sourceOf(order, pictures);
-      desk.begin(order, source, ONLY, stroke);
+      const source = sourceOf(job, pictures);
+      desk.begin(job, source, ONLY, stroke);
       const seen = reliefOf(source);
       for (let k = 0; k < points.length; k += 3) {
         const patch = desk.extend(points.slice(k, k + 3));
@@ -76,7 +76,7 @@ describe('a stroke on the desk', () => {
         { ...BRUSH, points: [24, 22, 1, 36, 28, 1] },
         { ...BRUSH, kind: 'face' as const, opacity: 0.5, faceX: -0.6, points: [26, 24, 1] },
       ];
-      const both: ReliefOrder = { ...order, layers: [[low], high] };
+      const both: ReliefJob = { ...job, layers: [[low], high] };
       const stroke = { ...BRUSH, kind };
       const source = sourceOf(both, pictures);
       const desk = new ReliefDesk();
@@ -90,7 +90,7 @@ describe('a stroke on the desk', () => {
           seen.normals.set(patch.normals.subarray(from, from + 4 * w), 4 * (y * 60 + patch.rect.left));
         }
       }
-      const after: ReliefOrder = { ...order, layers: [[low, { ...stroke, points }], high] };
+      const after: ReliefJob = { ...job, layers: [[low, { ...stroke, points }], high] };
       desk.end(after);
       const kept = desk.make(after, sourceOf(after, pictures), () => {}).normals;
       const anew = reliefOf(sourceOf(after, pictures)).normals;
@@ -106,12 +106,12 @@ describe('a stroke on the desk', () => {
 
   it('that is given up leaves everything as it was', () => {
     const desk = new ReliefDesk();
-    const source = sourceOf(order, pictures);
-    const before = desk.make(order, source, () => {}).normals.slice();
-    desk.begin(order, source, ONLY, BRUSH);
+    const source = sourceOf(job, pictures);
+    const before = desk.make(job, source, () => {}).normals.slice();
+    desk.begin(job, source, ONLY, BRUSH);
     desk.extend(points);
     desk.end(null);
-    expect(desk.make(order, source, () => {}).normals).toEqual(before);
+    expect(desk.make(job, source, () => {}).normals).toEqual(before);
     expect(desk.extend(points)).toBeNull();
   });
 
@@ -122,12 +122,12 @@ describe('a stroke on the desk', () => {
       large.data.set([v, v, v, 255], 4 * i);
     }
     const source = {
-      ...sourceOf(order, pictures),
+      ...sourceOf(job, pictures),
       image: large,
       recipe: recipeWith({ body: { kind: 'none' }, pixelArt: 'yes' }),
     };
     const desk = new ReliefDesk();
-    desk.begin(order, source, ONLY, { ...BRUSH, sizePx: 2, hardness: 1 });
+    desk.begin(job, source, ONLY, { ...BRUSH, sizePx: 2, hardness: 1 });
     const patch = desk.extend([21, 21, 1])!;
     for (const side of Object.values(patch.rect)) expect(side % 2).toBe(0);
     expect(patch.normals.length).toBe(

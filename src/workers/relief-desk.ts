@@ -8,7 +8,7 @@ import type { PartDone } from '@/core/relief/frame-heights';
 import { paintGroundOf, type ReliefGround } from '@/core/relief/ground';
 import { groundOf, paintedPlanes } from '@/core/relief/make-ground';
 import { normalsOf, updateNormals, type Surface } from '@/core/relief/normals';
-import { groundText, type ReliefOrder } from '@/core/relief/order';
+import { groundText, type ReliefJob } from '@/core/relief/job';
 import { refreshSurface, surfaceOf } from '@/core/relief/relief-of';
 import type { ReliefSource } from '@/core/relief/source';
 import { LiveStroke } from '@/core/relief/strokes/live-stroke';
@@ -35,7 +35,7 @@ export interface ReliefPatch {
 
 const KEPT_GROUNDS = 3;
 
-/** Where among the layers of an order a stroke goes: so many lie below its layer, and so many up to it. */
+/** Where among the layers of a job a stroke goes: so many lie below its layer, and so many up to it. */
 export interface LayerPlace {
   below: number;
   upTo: number;
@@ -55,10 +55,10 @@ export class ReliefDesk {
   private last: { text: string; made: MadeRelief } | null = null;
   private painting: Painting | null = null;
 
-  make(order: ReliefOrder, source: ReliefSource, partDone: PartDone): MadeRelief {
-    const text = JSON.stringify(order);
+  make(job: ReliefJob, source: ReliefSource, partDone: PartDone): MadeRelief {
+    const text = JSON.stringify(job);
     if (this.last?.text === text) return { ...this.last.made, source };
-    const ground = this.ground(order, source, partDone);
+    const ground = this.ground(job, source, partDone);
     const planes = paintedPlanes(source, ground);
     partDone('strokes');
     const made = { source, ground, planes, normals: normalsOf(surfaceOf(ground, planes)) };
@@ -67,9 +67,9 @@ export class ReliefDesk {
     return made;
   }
 
-  /** Begins a stroke on a layer of an order. */
-  begin(order: ReliefOrder, source: ReliefSource, place: LayerPlace, stroke: Stroke): void {
-    const made = this.make(order, source, () => {});
+  /** Begins a stroke on a layer of a job. */
+  begin(job: ReliefJob, source: ReliefSource, place: LayerPlace, stroke: Stroke): void {
+    const made = this.make(job, source, () => {});
     const { ground } = made;
     const through = (count: number) =>
       paintedPlanes({ ...source, layers: source.layers.slice(0, count) }, ground);
@@ -97,21 +97,21 @@ export class ReliefDesk {
     return patchOf(made.ground, planes, normals, rect);
   }
 
-  /** Ends the stroke; on the top layer it stands at once for the order that has it as its last. */
-  end(order: ReliefOrder | null): void {
+  /** Ends the stroke; on the top layer it stands at once for the job that has it as its last. */
+  end(job: ReliefJob | null): void {
     if (!this.painting) return;
     const { live, made, above, normals, surface } = this.painting;
     this.painting = null;
-    if (!order || above) return;
+    if (!job || above) return;
     const rect = live.finish();
     const { planes } = live;
     refreshSurface(surface, made.ground, planes, rect);
     if (!isEmptyRect(rect)) updateNormals(surface, rect, normals);
-    this.last = { text: JSON.stringify(order), made: { ...made, planes, normals } };
+    this.last = { text: JSON.stringify(job), made: { ...made, planes, normals } };
   }
 
-  private ground(order: ReliefOrder, source: ReliefSource, partDone: PartDone): ReliefGround {
-    const text = groundText(order);
+  private ground(job: ReliefJob, source: ReliefSource, partDone: PartDone): ReliefGround {
+    const text = groundText(job);
     const ground = this.grounds.get(text) ?? groundOf(source, partDone, this.workings.remember);
     this.grounds.delete(text);
     this.grounds.set(text, ground);

@@ -4,7 +4,7 @@
  */
 import { createStore, del, get, set, update } from 'idb-keyval';
 import { sourceHash } from '@/core/handoff/maps';
-import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefJob } from '@/core/relief/job';
 import type { ReliefAnswer } from './relief-answer';
 
 /** Quicker ones are not worth the disk. */
@@ -25,9 +25,9 @@ export class ResultStore {
   private readonly index = createStore('oilwick-relief-index', 'index');
   private resting: ReturnType<typeof setTimeout> | undefined;
 
-  async recalled(order: ReliefOrder): Promise<Kept | null> {
+  async recalled(job: ReliefJob): Promise<Kept | null> {
     try {
-      const key = sourceHash(order);
+      const key = sourceHash(job);
       const there = await get<Kept>(key, this.results);
       if (!there) return null;
       void this.touch(key, null);
@@ -38,7 +38,7 @@ export class ResultStore {
     }
   }
 
-  remember(order: ReliefOrder, answer: ReliefAnswer): void {
+  remember(job: ReliefJob, answer: ReliefAnswer): void {
     if (answer.took < LEAST_MS) return;
     clearTimeout(this.resting);
     const { took: _took, ...kept } = answer;
@@ -48,9 +48,9 @@ export class ResultStore {
       heights: kept.heights.slice(),
       glow: kept.glow?.slice() ?? null,
     };
-    const isPainted = order.layers.length > 0;
+    const isPainted = job.layers.length > 0;
     const keep = () => {
-      const key = sourceHash(order);
+      const key = sourceHash(job);
       const bytes = copy.normals.byteLength + copy.heights.byteLength + (copy.glow?.byteLength ?? 0);
       set(key, copy, this.results)
         .then(() => this.touch(key, bytes))

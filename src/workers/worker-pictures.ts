@@ -2,7 +2,7 @@
 import type { HeightPicture } from '@/core/raster/height-picture';
 import type { Image } from '@/core/raster/image';
 import { decodeGrey16, decodePng } from '@/core/raster/png';
-import { picturesOf, sourceOf, type OrderPictures, type ReliefOrder } from '@/core/relief/order';
+import { picturesOf, sourceOf, type JobPictures, type ReliefJob } from '@/core/relief/job';
 import type { ReliefSource } from '@/core/relief/source';
 
 /** A 4096 x 4096 picture has 64 MB. */
@@ -28,15 +28,15 @@ export class WorkerPictures {
     return (kept as { heights: HeightPicture }).heights;
   }
 
-  /** The source of an order with all its pictures. */
-  async source(order: ReliefOrder): Promise<ReliefSource> {
-    const needed = picturesOf(order);
+  /** The source of a job with all its pictures. */
+  async source(job: ReliefJob): Promise<ReliefSource> {
+    const needed = picturesOf(job);
     const images = new Map<string, Image>();
     const heights = new Map<string, HeightPicture>();
     for (const sha of needed.images) images.set(sha, await this.image(sha));
     for (const sha of needed.heights) heights.set(sha, await this.heights(sha));
-    const pictures: OrderPictures = { image: (sha) => images.get(sha)!, heights: (sha) => heights.get(sha)! };
-    return sourceOf(order, pictures);
+    const pictures: JobPictures = { image: (sha) => images.get(sha)!, heights: (sha) => heights.get(sha)! };
+    return sourceOf(job, pictures);
   }
 
   private get(key: string, load: () => Promise<Kept>): Promise<Kept> {

@@ -13,11 +13,11 @@ import { hasRimLights } from '../scene/looks';
 import { decodePng } from '../raster/png';
 import type { Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
-import { glowShares, glowsOf, picturesOf, sourceOf, type ReliefOrder } from '../relief/order';
+import { glowShares, glowsOf, picturesOf, sourceOf, type ReliefJob } from '../relief/job';
 import { reliefMaps } from '../relief/relief-of';
 import type { SceneDocument } from '../scene/document';
 import { neededRecords } from '../scene/references';
-import { reliefOrderOf } from '../scene/relief-order';
+import { reliefJobOf } from '../scene/relief-job';
 import { jsonSchema } from '../scene/json-schema';
 import { readScene } from '../scene/read-scene';
 import { conventions } from './conventions';
@@ -60,16 +60,16 @@ export async function writeBundle(
     const { imageSha, glowSha } = own.artworks[id];
     files[`art/${names[id]}.png`] = pictureFile(pictures, imageSha, id);
     if (glowSha) files[`brought/${glowSha}.png`] = pictureFile(pictures, glowSha, id);
-    const order = reliefOrderOf(own, id);
-    if (!order) {
+    const job = reliefJobOf(own, id);
+    if (!job) {
       if (glowSha) files[`glows/${names[id]}.png`] = await glowFile(glowSha, imageSha, pictures, deflate);
       continue;
     }
-    for (const sha of broughtBy(order)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
-    const source = sourceOf(order, decodedPictures(pictures));
+    for (const sha of broughtBy(job)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
+    const source = sourceOf(job, decodedPictures(pictures));
     Object.assign(
       files,
-      await mapFiles(names[id], source, order, { ...BUNDLED_MAPS, maps: bundledKinds(order) }, deflate),
+      await mapFiles(names[id], source, job, { ...BUNDLED_MAPS, maps: bundledKinds(job) }, deflate),
     );
   }
   progress(ids.length, ids.length);
@@ -93,14 +93,14 @@ async function glowFile(
   return writePng({ width, height, channels: 1, data: glowOf(glowSha, art, pictures) }, {}, deflate);
 }
 
-function bundledKinds(order: ReliefOrder): OutputOptions['maps'] {
-  return ['normals', 'height', 'rim', 'occlusion', ...(glowsOf(order) ? (['glow'] as const) : [])];
+function bundledKinds(job: ReliefJob): OutputOptions['maps'] {
+  return ['normals', 'height', 'rim', 'occlusion', ...(glowsOf(job) ? (['glow'] as const) : [])];
 }
 
 /** Pictures that a relief is made of beside the art and its glow. */
-function broughtBy(order: ReliefOrder): string[] {
-  const { images, heights } = picturesOf(order);
-  return [...images, ...heights].filter((sha) => sha !== order.imageSha && sha !== order.glowSha);
+function broughtBy(job: ReliefJob): string[] {
+  const { images, heights } = picturesOf(job);
+  return [...images, ...heights].filter((sha) => sha !== job.imageSha && sha !== job.glowSha);
 }
 
 /** The scene with only what it needs of its project. */
@@ -115,8 +115,8 @@ export function filesNeeded(scene: SceneDocument): string[] {
   for (const [id, { imageSha, glowSha }] of Object.entries(own.artworks)) {
     needed.add(imageSha);
     if (glowSha) needed.add(glowSha);
-    const order = reliefOrderOf(own, id);
-    if (order) for (const sha of broughtBy(order)) needed.add(sha);
+    const job = reliefJobOf(own, id);
+    if (job) for (const sha of broughtBy(job)) needed.add(sha);
   }
   return [...needed];
 }
@@ -182,8 +182,8 @@ export async function readBundle(
   }
   const pictures = new Map<string, Uint8Array>();
   for (const [id, { name, imageSha, glowSha }] of Object.entries(scene.artworks)) {
-    const order = reliefOrderOf(scene, id);
-    for (const sha of [imageSha, glowSha, ...(order ? broughtBy(order) : [])]) {
+    const job = reliefJobOf(scene, id);
+    for (const sha of [imageSha, glowSha, ...(job ? broughtBy(job) : [])]) {
       if (sha === null) continue;
       const content = byHash.get(sha);
       if (!content)
@@ -219,15 +219,15 @@ function picturePixels(
   const artwork = scene.artworks[id];
   const file = artwork && pictures.get(artwork.imageSha);
   if (!file) return null;
-  const order = reliefOrderOf(scene, id);
-  if (!order) {
+  const job = reliefJobOf(scene, id);
+  if (!job) {
     const { image } = decodePng(file);
     const { width, height, data: rgba } = image;
     const glow = artwork.glowSha === null ? null : glowOf(artwork.glowSha, image, pictures);
     return { width, height, rgba, normal: null, glow, rim: null };
   }
-  const source = sourceOf(order, decodedPictures(pictures));
-  const maps = reliefMaps(source, { glow: glowsOf(order), rim: hasRimLights(scene) });
+  const source = sourceOf(job, decodedPictures(pictures));
+  const maps = reliefMaps(source, { glow: glowsOf(job), rim: hasRimLights(scene) });
   return {
     width: maps.width,
     height: maps.height,

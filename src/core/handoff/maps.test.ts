@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { heightOfStep } from '../raster/height-picture';
 import { decodeGrey16, decodePng, encodePng, inspectPng } from '../raster/png';
 import { writePng } from '../raster/png-write';
-import { plainOrder } from '../relief/order';
+import { plainJob } from '../relief/job';
 import { recipeWith } from '../relief/recipe';
 import { reliefOf } from '../relief/relief-of';
 import { plainSource } from '../relief/source';
@@ -14,9 +14,9 @@ import { readLayeredPainting } from './open-raster';
 const deflate = (bytes: Uint8Array) => zlibSync(bytes);
 const disc = shapeImage(30, 26, (x, y) => (x - 14) ** 2 + (y - 13) ** 2 < 100);
 const recipe = recipeWith({ body: { kind: 'inflate' }, grain: { heightPx: 0 } });
-const order = plainOrder('a'.repeat(64), recipe);
+const job = plainJob('a'.repeat(64), recipe);
 const made = (options: Partial<OutputOptions>) =>
-  mapFiles('disc', plainSource(disc, recipe), order, { ...USUAL_OUTPUT, ...options }, deflate);
+  mapFiles('disc', plainSource(disc, recipe), job, { ...USUAL_OUTPUT, ...options }, deflate);
 
 describe('map files', () => {
   const { normals, heights } = reliefOf(plainSource(disc, recipe));
@@ -56,16 +56,16 @@ describe('map files', () => {
       expect(heightOfStep(heightMap.values[i])).toBeCloseTo(heights[i], 2);
     const words = new TextDecoder('latin1').decode(files['n/disc.png']);
     expect(words).toContain('Orientation\0Y up');
-    expect(words).toContain(`Recipe\0${sourceHash(order)}`);
+    expect(words).toContain(`Recipe\0${sourceHash(job)}`);
     for (const chunk of ['gAMA', 'iCCP', 'sRGB']) expect(words).not.toContain(chunk);
   });
 
   it('have another hash when anything is other', () => {
     const hashes = [
-      order,
-      plainOrder('b'.repeat(64), recipe),
-      plainOrder('a'.repeat(64), recipeWith({ strength: 2 })),
-      { ...order, cells: { columns: 2, rows: 1, marginPx: 0, gapPx: 0 } },
+      job,
+      plainJob('b'.repeat(64), recipe),
+      plainJob('a'.repeat(64), recipeWith({ strength: 2 })),
+      { ...job, cells: { columns: 2, rows: 1, marginPx: 0, gapPx: 0 } },
     ].map(sourceHash);
     expect(new Set(hashes).size).toBe(hashes.length);
     expect(hashes[0]).toMatch(/^[0-9a-f]{16}$/);

@@ -5,7 +5,7 @@ import { hash2 } from '../time/noise';
 import { HEIGHT_STEPS_PER_PX, HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
 import { alphaOf, type Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
-import { orderText, type ReliefOrder } from '../relief/order';
+import { jobText, type ReliefJob } from '../relief/job';
 import { reliefMaps, RELIEF_VERSION, type ReliefMaps, type WantedMaps } from '../relief/relief-of';
 import { INSIDE_ALPHA } from '../relief/silhouette';
 import type { ReliefSource } from '../relief/source';
@@ -112,12 +112,12 @@ export function wantedFor({ maps, depth }: Pick<OutputOptions, 'maps' | 'depth'>
 /**
  * The files of one artwork.
  * @param art its name, as it is to stand in the names of the files
- * @param order what the maps were made by, for the text chunk
+ * @param job what the maps were made by, for the text chunk
  */
 export async function mapFiles(
   art: string,
   source: ReliefSource,
-  order: ReliefOrder,
+  job: ReliefJob,
   options: OutputOptions,
   deflate: Deflate,
 ): Promise<Files> {
@@ -126,7 +126,7 @@ export async function mapFiles(
     art,
     source.image,
     reliefMaps(source, wantedFor(options)),
-    sourceHash(order),
+    sourceHash(job),
     options,
     deflate,
   );
@@ -202,8 +202,8 @@ function normalValues(
 }
 
 /** Sixteen hexadecimal digits that change when anything does that a relief is made of. */
-export function sourceHash(order: ReliefOrder): string {
-  const text = orderText(order);
+export function sourceHash(job: ReliefJob): string {
+  const text = jobText(job);
   let low = 1;
   let high = 2;
   for (let i = 0; i < text.length; i++) {

@@ -73,7 +73,7 @@ interface Stander {
 }
 
 /** By id, so that their order in the document changes no bit. */
-function standersOf({ scene, standing, planeOrder, pictureIndex }: MomentStage): Stander[] {
+function standersOf({ scene, standing, planeStack: planeOrder, pictureIndex }: MomentStage): Stander[] {
   return Object.entries(scene.sprites)
     .filter(([, sprite]) => sprite.castsShape && sprite.artworkId !== null && standing.shows(sprite))
     .sort(([a], [b]) => compare(a, b))

@@ -9,7 +9,7 @@ import type { ArtworkFrame } from '../scene/records/artwork';
 import type { Lamp } from '../scene/records/lamp';
 import type { Plane } from '../scene/records/plane';
 import { SEEN_GAIN, type Sprite } from '../scene/records/sprite';
-import { NOTHING_DRAWN, RowMemory } from './draw-order';
+import { NOTHING_DRAWN, RowMemory } from './rows';
 import { flamePartsOf } from './lamps';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
 import type { MomentStage } from './stage';

@@ -20,7 +20,7 @@ import {
   type MomentLight,
 } from './moment';
 import type { FoundOccluders, OccluderSource } from './occluders';
-import type { MomentStage, PlaneOrder } from './stage';
+import type { MomentStage, PlaneStack } from './stage';
 import { carriersOf } from './standing';
 import { TableMemory } from './tables';
 
@@ -114,7 +114,7 @@ export class LightMaker {
     if (level <= 0 && !kind.darkens(look)) return null;
     const shape = kind.shape(this.parts.placed(stage, look, map, x, y, alive.reach));
     if (!shape) return null;
-    const { space, planeOrder, circuits } = stage;
+    const { space, planeStack: planeOrder, circuits } = stage;
     const { far, near } = spanOf(fixture, planeOrder);
     const isAmbient = shape.ambient !== 'no';
     const shadow = hexInLightSpace(look.shadowColour, space);
@@ -161,7 +161,7 @@ export class LightMaker {
 
 /** Everything that a light is resolved from: what stops it is asked anew. */
 function inputsOf(stage: MomentStage, { look, map, x, y, share, wick }: Burning): unknown[] {
-  const { scene, settings, space, planeOrder, pictureIndex, seconds } = stage;
+  const { scene, settings, space, planeStack: planeOrder, pictureIndex, seconds } = stage;
   const { gobo } = look;
   const goboArt = gobo ? scene.artworks[gobo.artworkId] : null;
   const plays = gobo?.playing && (goboArt?.frames.length ?? 0) > 1;
@@ -269,7 +269,7 @@ function wickOf({ wicks }: SceneDocument, { wickId }: { wickId: string | null })
 /** The indices of the planes that a light reaches. An end whose plane is gone is open. */
 function spanOf(
   { spanFarId, spanNearId }: Fixture,
-  { index, ids }: PlaneOrder,
+  { index, ids }: PlaneStack,
 ): { far: number; near: number } {
   const far = (spanFarId === null ? undefined : index.get(spanFarId)) ?? 0;
   const near = (spanNearId === null ? undefined : index.get(spanNearId)) ?? ids.length - 1;

@@ -14,13 +14,13 @@ import type { Plane } from '../scene/records/plane';
 import { ambientAt } from '../time/cues';
 import { Casts } from './casts';
 import { Circuits } from './circuits';
-import { DrawOrder } from './draw-order';
+import { RowKeeper } from './rows';
 import { LayerMaker } from './layers';
 import { LightMaker } from './lights';
 import type { Moment, MomentPicture, View } from './moment';
 import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
 import type { Passing } from './passing';
-import type { MomentStage, PlaneOrder } from './stage';
+import type { MomentStage, PlaneStack } from './stage';
 import { Standing } from './standing';
 
 interface Pictures {
@@ -30,14 +30,14 @@ interface Pictures {
 
 /** Makes Moments of one view, one after the other. */
 export class MomentMaker {
-  private readonly order = new DrawOrder();
+  private readonly rows = new RowKeeper();
   private readonly finder = new OccluderFinder();
   private readonly lightMaker = new LightMaker();
   private readonly layerMaker = new LayerMaker();
   private readonly circuits = new Remembered<SceneDocument['circuits'], Circuits>();
   private readonly chunks = new Remembered<SceneDocument['chunks'], ChunkIndex>();
   private readonly pictures = new Remembered<SceneDocument['artworks'], Pictures>();
-  private planeOrder: PlaneOrder = { ids: [], index: new Map() };
+  private planeStack: PlaneStack = { ids: [], index: new Map() };
 
   at(scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
     const { artworks } = scene;
@@ -104,17 +104,17 @@ export class MomentMaker {
       ...{ scene, settings, seconds, passing, planes, pictureIndex },
       space: settings.lightSpace,
       standing: new Standing(scene, seconds, passing.soloPlanes),
-      planeOrder: this.orderOf(planes),
-      rows: this.order.of(scene),
+      planeStack: this.stackOf(planes),
+      rows: this.rows.of(scene),
       circuits: this.circuits.recall(scene.circuits, [], () => new Circuits(scene.circuits)),
     };
   }
 
-  private orderOf(planes: readonly (readonly [string, Plane])[]): PlaneOrder {
+  private stackOf(planes: readonly (readonly [string, Plane])[]): PlaneStack {
     const ids = planes.map(([id]) => id);
-    if (!sameItems(ids, this.planeOrder.ids))
-      this.planeOrder = { ids, index: new Map(ids.map((id, index) => [id, index])) };
-    return this.planeOrder;
+    if (!sameItems(ids, this.planeStack.ids))
+      this.planeStack = { ids, index: new Map(ids.map((id, index) => [id, index])) };
+    return this.planeStack;
   }
 
   private chunksOf({ chunks }: SceneDocument): ChunkIndex {

@@ -7,7 +7,7 @@ import { Remembered } from '../remembered';
 import { compare } from '../scene/document';
 import type { ArtworkOccluder } from '../scene/records/artwork';
 import type { Shade } from '../scene/records/shade';
-import { NOTHING_DRAWN, RowMemory, type Drawn } from './draw-order';
+import { NOTHING_DRAWN, RowMemory, type Drawn } from './rows';
 import type { EdgePiece, MomentOccluder } from './moment';
 import { boxOfEdges, outlinesAt, PieceMemory } from './occluder-edges';
 import type { MomentStage } from './stage';
@@ -47,7 +47,7 @@ export class OccluderFinder {
   private readonly walls = new TileWalls();
 
   find(stage: MomentStage, chunks: ChunkIndex): FoundOccluders {
-    const { scene, planes, planeOrder, space } = stage;
+    const { scene, planes, planeStack: planeOrder, space } = stage;
     const found = [
       ...this.placed(stage),
       ...planes.flatMap(([planeId]) => [

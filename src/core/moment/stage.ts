@@ -4,12 +4,12 @@ import type { SceneDocument } from '../scene/document';
 import type { Plane } from '../scene/records/plane';
 import type { SceneSettings } from '../scene/records/settings';
 import type { Circuits } from './circuits';
-import type { Rows } from './draw-order';
+import type { Rows } from './rows';
 import type { Passing } from './passing';
 import type { Standing } from './standing';
 
 /** Planes far to near. The same object while neither their order nor their number changes. */
-export interface PlaneOrder {
+export interface PlaneStack {
   ids: readonly string[];
   index: ReadonlyMap<string, number>;
 }
@@ -22,7 +22,7 @@ export interface MomentStage {
   passing: Passing;
   standing: Standing;
   planes: readonly (readonly [string, Plane])[];
-  planeOrder: PlaneOrder;
+  planeStack: PlaneStack;
   rows: Rows;
   circuits: Circuits;
   /** Index of each artwork's picture. */

@@ -171,12 +171,12 @@ function nearestOf(middles: Rgb[], lab: Rgb): number {
 
 /** Darkest first; clusters that nothing belongs to fall away. */
 function ordered(colours: PaletteColour[], indices: Uint8Array, isExact: boolean): Palette {
-  const order = colours
+  const ranked = colours
     .map((_, n) => n)
     .filter((n) => colours[n].count > 0)
     .sort((a, b) => colours[a].lab[0] - colours[b].lab[0] || (colours[a].hex < colours[b].hex ? -1 : 1));
   const place = new Uint8Array(256).fill(NO_COLOUR);
-  order.forEach((n, k) => (place[n] = k));
+  ranked.forEach((n, k) => (place[n] = k));
   for (let i = 0; i < indices.length; i++) indices[i] = place[indices[i]];
-  return { colours: order.map((n) => colours[n]), isExact, indices };
+  return { colours: ranked.map((n) => colours[n]), isExact, indices };
 }

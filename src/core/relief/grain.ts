@@ -2,7 +2,7 @@
 import { octavesUsed, smoothings, weightedOctaves } from './octaves';
 import type { Recipe } from './recipe';
 import { cleanTone, type Tone } from './tone';
-import { afresh, type Remember } from './workings';
+import { rememberNothing, type Remember } from './workings';
 
 /**
  * @param inside flags of the pixels whose tone counts; null for all
@@ -14,7 +14,7 @@ export function grainHeight(
   width: number,
   height: number,
   grain: Recipe['grain'],
-  remember: Remember = afresh,
+  remember: Remember = rememberNothing,
 ): Float32Array | null {
   const heightPx = grain.heightPx * grain.share;
   if (heightPx === 0 || grain.octaves.every((fader) => fader === 0)) return null;

@@ -17,7 +17,7 @@ import { copiedPlanes, paintLayer, type Planes } from './strokes/painted';
 import { placed, type PlacedStroke } from './strokes/stroke';
 import { swatchesOf } from './swatches';
 import { toneOf } from './tone';
-import { afresh, apart, type Remember } from './workings';
+import { rememberNothing, apart, type Remember } from './workings';
 
 /** Steps of larger pictures are too much to be kept. */
 const MOST_REMEMBERED_PIXELS = 2048 * 2048;
@@ -26,10 +26,11 @@ const MOST_REMEMBERED_PIXELS = 2048 * 2048;
 export function groundOf(
   source: ReliefSource,
   partDone: PartDone = () => {},
-  keeper: Remember = afresh,
+  keeper: Remember = rememberNothing,
 ): ReliefGround {
   checkImage(source.image);
-  const remember = source.image.width * source.image.height > MOST_REMEMBERED_PIXELS ? afresh : keeper;
+  const remember =
+    source.image.width * source.image.height > MOST_REMEMBERED_PIXELS ? rememberNothing : keeper;
   const { recipe } = source;
   const art = source.image;
   const pixelArt = recipe.pixelArt === 'auto' ? looksLikePixelArt(art) : recipe.pixelArt === 'yes';

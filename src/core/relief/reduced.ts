@@ -2,7 +2,7 @@
 import { emptyImage, type Image } from '../raster/image';
 import type { Recipe } from './recipe';
 import type { ReliefSource } from './source';
-import { afresh, apart, type Remember } from './workings';
+import { rememberNothing, apart, type Remember } from './workings';
 
 /** Pictures up to this many pixels are made at full size at once. */
 export const QUICK_PIXELS = 160 * 160;
@@ -55,7 +55,7 @@ export function reducedImage(image: Image, factor: number): Image {
 export function reducedSource(
   source: ReliefSource,
   factor: number,
-  remember: Remember = afresh,
+  remember: Remember = rememberNothing,
 ): ReliefSource {
   const { image, cells, frames, normals, heights } = source;
   const grid = cells ?? source.recipe.cells;

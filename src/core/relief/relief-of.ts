@@ -17,7 +17,7 @@ import type { Silhouette } from './silhouette';
 import { plainSource, type ReliefSource } from './source';
 import type { Planes } from './strokes/painted';
 import { byColour, swatchesOf } from './swatches';
-import { afresh, type Remember } from './workings';
+import { rememberNothing, type Remember } from './workings';
 
 /** Written into every map: raised whenever the same source would give other pixels. */
 export const RELIEF_VERSION = 4;
@@ -35,7 +35,7 @@ export interface ReliefResult {
 export function reliefOf(
   source: ReliefSource,
   partDone: PartDone = () => {},
-  remember: Remember = afresh,
+  remember: Remember = rememberNothing,
 ): ReliefResult {
   const ground = groundOf(source, partDone, remember);
   const planes = paintedPlanes(source, ground);

@@ -11,7 +11,7 @@ import { sameItems } from '../same-items';
 export type Remember = <T>(step: string, of: readonly unknown[], make: () => T) => T;
 
 /** Makes every step anew. */
-export const afresh: Remember = (_step, _of, make) => make();
+export const rememberNothing: Remember = (_step, _of, make) => make();
 
 /** The last value of each step, with what it was made of. */
 export class Workings {

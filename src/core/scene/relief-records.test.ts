@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { groundText, orderText, picturesOf } from '../relief/order';
+import { groundText, jobText, picturesOf } from '../relief/job';
 import { readRecipe, recipeWith } from '../relief/recipe';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import { strokeWith } from '../relief/testing/strokes';
@@ -9,7 +9,7 @@ import { newScene } from './new-scene';
 import { newArtwork } from './records/artwork';
 import { newRelief } from './records/relief';
 import { create } from './edits';
-import { borrowersOf, reliefOrderOf, reliefStateOf } from './relief-order';
+import { borrowersOf, reliefJobOf, reliefStateOf } from './relief-job';
 import { checkEdited, readScene } from './read-scene';
 import { applyEdits } from './edits';
 
@@ -124,23 +124,20 @@ describe('a document of version 1', () => {
   });
 });
 
-describe('an order', () => {
+describe('the job of a relief', () => {
   it('has the strokes by layer, lowest first, in the order in which they were drawn', () => {
-    const order = reliefOrderOf(scene(), 'a')!;
-    expect(order.layers.map((layer) => layer.map(({ kind }) => kind))).toEqual([
-      ['raise', 'smooth'],
-      ['face'],
-    ]);
-    expect(order.layers[0][0]).toEqual(strokeWith({ points: [1, 2, 1] }));
+    const job = reliefJobOf(scene(), 'a')!;
+    expect(job.layers.map((layer) => layer.map(({ kind }) => kind))).toEqual([['raise', 'smooth'], ['face']]);
+    expect(job.layers[0][0]).toEqual(strokeWith({ points: [1, 2, 1] }));
   });
 
   it('leaves hidden layers out, and stands on the same ground without them', () => {
     const document = scene();
-    const all = reliefOrderOf(document, 'a')!;
+    const all = reliefJobOf(document, 'a')!;
     document.reliefs.a.layers[0].hidden = true;
-    const some = reliefOrderOf(document, 'a')!;
+    const some = reliefJobOf(document, 'a')!;
     expect(some.layers.length).toBe(1);
-    expect(orderText(some)).not.toBe(orderText(all));
+    expect(jobText(some)).not.toBe(jobText(all));
     expect(groundText(some)).toBe(groundText(all));
   });
 
@@ -148,10 +145,10 @@ describe('an order', () => {
     const document = scene();
     document.reliefs.b.borrowedId = 'a';
     document.reliefs.c.borrowedId = 'b';
-    expect(reliefOrderOf(document, 'c')!.borrowed!.borrowed!.layers.length).toBe(2);
+    expect(reliefJobOf(document, 'c')!.borrowed!.borrowed!.layers.length).toBe(2);
     expect(borrowersOf(document.reliefs, 'a').sort()).toEqual(['b', 'c']);
     document.reliefs.a.borrowedId = 'c';
-    expect(() => reliefOrderOf(document, 'a')).toThrow(/"a" from "c" from "b" from "a"/);
+    expect(() => reliefJobOf(document, 'a')).toThrow(/"a" from "c" from "b" from "a"/);
   });
 
   it('says so where the lender is gone, and never makes another body in silence', () => {
@@ -159,7 +156,7 @@ describe('an order', () => {
     document.reliefs.b.borrowedId = 'a';
     delete document.artworks.a;
     delete document.reliefs.a;
-    expect(() => reliefOrderOf(document, 'b')).toThrow(/"b" borrows the relief of an artwork that is gone/);
+    expect(() => reliefJobOf(document, 'b')).toThrow(/"b" borrows the relief of an artwork that is gone/);
   });
 
   it('names every picture that it needs', () => {
@@ -169,7 +166,7 @@ describe('an order', () => {
     document.reliefs.b.normals = { sha: sha('1'), yUp: true, use: 'facings', share: 1 };
     document.reliefs.b.heights = { sha: sha('2'), lowPx: 0, highPx: 4 };
     document.strokes.p = { ...document.strokes.s1, kind: 'paste-height', pictureSha: sha('3') };
-    expect(picturesOf(reliefOrderOf(document, 'b')!)).toEqual({
+    expect(picturesOf(reliefJobOf(document, 'b')!)).toEqual({
       images: [sha('b'), sha('1'), sha('a')],
       heights: [sha('2'), sha('3')],
     });
@@ -178,7 +175,7 @@ describe('an order', () => {
   it('is none where there is no relief', () => {
     const document = scene();
     delete document.reliefs.c;
-    expect(reliefOrderOf(document, 'c')).toBeNull();
+    expect(reliefJobOf(document, 'c')).toBeNull();
   });
 });
 

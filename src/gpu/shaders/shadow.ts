@@ -218,8 +218,8 @@ void main() {
 };
 
 /** Lays what one occluder lets through over a mask, or over one for each channel. */
-export const SIEVE_PROGRAM: ProgramRecord = {
-  name: 'sieve',
+export const FILTER_PROGRAM: ProgramRecord = {
+  name: 'filter',
   vertex: BOX_VERTEX,
   fragment: `${HEADER}
 uniform sampler2D u_stopped;

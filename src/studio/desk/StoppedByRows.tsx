@@ -62,9 +62,9 @@ function meeting(
   { spanFarId, spanNearId, stoppedBy }: Light,
   { occluders, sources }: FoundOccluders,
 ): number {
-  const order = inOrder(scene.planes).map(([id]) => id);
-  const low = spanFarId === null ? 0 : order.indexOf(spanFarId);
-  const high = spanNearId === null ? order.length - 1 : order.indexOf(spanNearId);
+  const farToNear = inOrder(scene.planes).map(([id]) => id);
+  const low = spanFarId === null ? 0 : farToNear.indexOf(spanFarId);
+  const high = spanNearId === null ? farToNear.length - 1 : farToNear.indexOf(spanNearId);
   return occluders.filter(({ plane }, i) => {
     if (!stoppedBy) return plane >= Math.min(low, high) && plane <= Math.max(low, high);
     const { planeId, setIds } = sources[i];

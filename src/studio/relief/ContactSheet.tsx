@@ -2,7 +2,7 @@
 import { useMemo, type MouseEvent } from 'react';
 import { useStore } from 'zustand';
 import type { Remark } from '@/core/relief/remarks';
-import { reliefStateOf, type ReliefState } from '@/core/scene/relief-order';
+import { reliefStateOf, type ReliefState } from '@/core/scene/relief-job';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
 import { pickedBy } from '../store/desk-store';

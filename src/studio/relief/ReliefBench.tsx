@@ -3,8 +3,8 @@ import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { reliefOrderOf } from '@/core/scene/relief-order';
-import { plainOrder } from '@/core/relief/order';
+import { reliefJobOf } from '@/core/scene/relief-job';
+import { plainJob } from '@/core/relief/job';
 import { useDesk, useScene, useStudio } from '../context';
 import { Notice } from '../controls/Notice';
 import { readColours } from '../surface/read-colours';
@@ -78,9 +78,9 @@ export function ReliefBench() {
 
   const preview = (next: Recipe) => {
     if (artworkId === null || imageSha === null) return;
-    const order = orderOr(studio, artworkId) ?? plainOrder(imageSha, next);
+    const job = jobOr(studio, artworkId) ?? plainJob(imageSha, next);
     studio.workers
-      .liveRelief({ ...order, recipe: next }, (answer) => controller?.preview(answer))
+      .liveRelief({ ...job, recipe: next }, (answer) => controller?.preview(answer))
       .catch((thrown: unknown) => studio.say(wordsOf(thrown)));
   };
   const keep = (next: Recipe, label: string) => {
@@ -154,9 +154,9 @@ export function ReliefBench() {
   );
 }
 
-function orderOr(studio: ReturnType<typeof useStudio>, artworkId: string) {
+function jobOr(studio: ReturnType<typeof useStudio>, artworkId: string) {
   try {
-    return reliefOrderOf(studio.scene, artworkId);
+    return reliefJobOf(studio.scene, artworkId);
   } catch (thrown) {
     studio.say(wordsOf(thrown));
     return null;

@@ -1,11 +1,11 @@
 /** The parts of an artwork as a coloured overlay. */
 import { wordsOf } from '@/core/faults';
 import { oklabToLinear, srgbEncode } from '@/core/raster/colour';
-import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefJob } from '@/core/relief/job';
 import type { Artwork } from '@/core/scene/records/artwork';
 import type { PartsAnswer } from '@/workers/art-worker';
 import type { Studio } from '../store/studio';
-import { orderShown } from './relief-pictures';
+import { jobShown } from './relief-pictures';
 
 /** Colours a golden angle apart: neighbours are never alike. */
 const GOLDEN_TURN = 0.381966;
@@ -25,20 +25,20 @@ export class PartsOverlay {
 
   /** The picture of these parts; the last one of the same artwork stands until it comes. */
   picture(artworkId: string, { widthPx, heightPx }: Artwork): HTMLCanvasElement | null {
-    const order = orderShown(this.studio, artworkId);
-    if (!order) return null;
-    const { regions } = order.recipe.body;
-    const { imageSha, cells, partStrokes } = order;
-    const key = JSON.stringify([artworkId, imageSha, regions, order.recipe.pixelArt, cells, partStrokes]);
-    if (this.shown?.key !== key) this.ask(artworkId, key, order, widthPx, heightPx);
+    const job = jobShown(this.studio, artworkId);
+    if (!job) return null;
+    const { regions } = job.recipe.body;
+    const { imageSha, cells, partStrokes } = job;
+    const key = JSON.stringify([artworkId, imageSha, regions, job.recipe.pixelArt, cells, partStrokes]);
+    if (this.shown?.key !== key) this.ask(artworkId, key, job, widthPx, heightPx);
     return this.shown?.artworkId === artworkId ? this.shown.picture : null;
   }
 
-  private ask(artworkId: string, key: string, order: ReliefOrder, width: number, height: number): void {
+  private ask(artworkId: string, key: string, job: ReliefJob, width: number, height: number): void {
     if (this.asked === key) return;
     this.asked = key;
     this.studio.workers.live
-      .parts(order)
+      .parts(job)
       .then((answer) => {
         if (this.asked === key) this.shown = { artworkId, key, picture: paint(answer, width, height) };
         this.arrived();

@@ -5,9 +5,9 @@
 import { wordsOf } from '@/core/faults';
 import type { PicturePixels } from '@/core/moment/moment';
 import { sameItems } from '@/core/same-items';
-import { plainOrder, type ReliefOrder } from '@/core/relief/order';
+import { plainJob, type ReliefJob } from '@/core/relief/job';
 import type { Artwork } from '@/core/scene/records/artwork';
-import { reliefOrderOf } from '@/core/scene/relief-order';
+import { reliefJobOf } from '@/core/scene/relief-job';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import type { ReliefSide, ReliefView } from '../store/relief-bench';
@@ -23,9 +23,9 @@ const NO_SHAPE: Shape = { normal: null, heights: null };
 const NO_MASKS = { rim: null, occlusion: null, glow: null };
 
 /** What the relief of an artwork is made of; null where it has none, or borrows in a circle: its fault says so. */
-export function orderShown(studio: Studio, artworkId: string): ReliefOrder | null {
+export function jobShown(studio: Studio, artworkId: string): ReliefJob | null {
   try {
-    return reliefOrderOf(studio.scene, artworkId);
+    return reliefJobOf(studio.scene, artworkId);
   } catch {
     return null;
   }
@@ -153,37 +153,37 @@ export class ReliefPictures {
 
   /** A relief of the same artwork that is made for the comparison. */
   private other(side: 'generated' | 'imported'): Shape | null {
-    const order = this.orderFor(side);
-    if (!order) return null;
-    const text = JSON.stringify(order);
+    const job = this.jobFor(side);
+    if (!job) return null;
+    const text = JSON.stringify(job);
     const there = this.others.get(text);
     if (there) return there;
     this.ask(text, async () => {
-      const answer = await this.studio.workers.relief(order, `${side} side`);
+      const answer = await this.studio.workers.relief(job, `${side} side`);
       if (answer) this.others.set(text, { normal: answer.normals, heights: answer.heights });
     });
     return null;
   }
 
-  private orderFor(side: 'generated' | 'imported'): ReliefOrder | null {
-    const order = this.order();
-    if (!order) return null;
-    if (side === 'generated') return { ...order, layers: [], normals: null, heights: null, borrowed: null };
-    if (!order.normals) return null;
-    return { ...plainOrder(order.imageSha, order.recipe), normals: { ...order.normals, use: 'facings' } };
+  private jobFor(side: 'generated' | 'imported'): ReliefJob | null {
+    const job = this.job();
+    if (!job) return null;
+    if (side === 'generated') return { ...job, layers: [], normals: null, heights: null, borrowed: null };
+    if (!job.normals) return null;
+    return { ...plainJob(job.imageSha, job.recipe), normals: { ...job.normals, use: 'facings' } };
   }
 
-  private order(): ReliefOrder | null {
-    return this.artworkId === null ? null : orderShown(this.studio, this.artworkId);
+  private job(): ReliefJob | null {
+    return this.artworkId === null ? null : jobShown(this.studio, this.artworkId);
   }
 
   private masksNow(): Omit<ViewedMaps, 'heights'> {
-    const order = this.order();
-    if (!order) return NO_MASKS;
-    const text = JSON.stringify(order);
+    const job = this.job();
+    if (!job) return NO_MASKS;
+    const text = JSON.stringify(job);
     if (this.masks?.text === text) return this.masks.maps;
     this.ask(`masks ${text}`, async () => {
-      const maps = await this.studio.workers.live.maps(order, { rim: true, occlusion: true, glow: true });
+      const maps = await this.studio.workers.live.maps(job, { rim: true, occlusion: true, glow: true });
       this.masks = { text, maps: { rim: maps.rim, occlusion: maps.occlusion, glow: maps.glow } };
     });
     // What was there stands until the new comes.

@@ -11,7 +11,7 @@ import { fakeStudio } from '../testing/fake-studio';
 import { movedEdits } from '../store/moved-edits';
 import { splitAt, withoutPoint, withPoint, withSmooth } from '../tools/outline-edits';
 import { handleAt } from '../tools/handles';
-import { drawOrder } from '@/core/moment/draw-order';
+import { drawnRows } from '@/core/moment/rows';
 import { hitAt, hitsWithin } from '../tools/hits';
 import { draggedIsolux, isoluxRadius } from '../lights/isolux';
 import { drawnFor, fitGate, toCanvas, toScene, zoomedAbout, zoomStep } from '../surface/view';
@@ -118,7 +118,7 @@ describe('what lies under the pointer', () => {
   rgba[4 * (5 * 20 + 2) + 3] = 0;
   const source = () => ({ width: 20, height: 20, rgba, normal: null, glow: null, rim: null });
   const at = (x: number, y: number) =>
-    hitAt(scene, x, y, { rows: drawOrder(scene), nearPx: 4, source, seconds: 0 })?.id ?? null;
+    hitAt(scene, x, y, { rows: drawnRows(scene), nearPx: 4, source, seconds: 0 })?.id ?? null;
 
   it('is the uppermost sprite, seen through its clear pixels, or a light, or a line', () => {
     expect(at(15, 10)).toBe('high');
@@ -133,7 +133,7 @@ describe('what lies under the pointer', () => {
       ...scene,
       planes: { ...scene.planes, 'plane-middle': { ...scene.planes['plane-middle'], locked: true } },
     };
-    expect(hitAt(locked, 15, 10, { rows: drawOrder(scene), nearPx: 4, source, seconds: 0 })).toBeNull();
+    expect(hitAt(locked, 15, 10, { rows: drawnRows(scene), nearPx: 4, source, seconds: 0 })).toBeNull();
   });
 
   it('is found by a box around its middle', () => {

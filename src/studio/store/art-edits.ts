@@ -119,11 +119,11 @@ export function deleteFrame(studio: Studio, id: string, number: number): void {
 export function moveFrame(studio: Studio, id: string, from: number, to: number): void {
   const artwork = studio.scene.artworks[id];
   if (!artwork?.frames[from] || !artwork.frames[to] || from === to) return;
-  const order = artwork.frames.map((_, i) => i);
-  order.splice(to, 0, ...order.splice(from, 1));
+  const places = artwork.frames.map((_, i) => i);
+  places.splice(to, 0, ...places.splice(from, 1));
   setArtwork(studio, 'Move a frame', id, {
-    frames: order.map((i) => artwork.frames[i]),
-    brackets: renumbered(artwork.brackets, (i) => order.indexOf(i)),
+    frames: places.map((i) => artwork.frames[i]),
+    brackets: renumbered(artwork.brackets, (i) => places.indexOf(i)),
   });
 }
 

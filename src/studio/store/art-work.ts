@@ -4,7 +4,7 @@
  * overtakes the older, as by a slider that moves on.
  */
 import { wrap, type Remote } from 'comlink';
-import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefJob } from '@/core/relief/job';
 import type { ArtWorker, Ticket } from '@/workers/art-worker';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ArtWork } from './pictures';
@@ -56,8 +56,8 @@ export class ArtWorkers implements ArtWork {
     }
   }
 
-  async rim(order: ReliefOrder): Promise<Uint8Array | null> {
-    return (await this.run((remote) => remote.maps(order, { rim: true }))).rim;
+  async rim(job: ReliefJob): Promise<Uint8Array | null> {
+    return (await this.run((remote) => remote.maps(job, { rim: true }))).rim;
   }
 
   decode(sha256: string) {
@@ -65,27 +65,24 @@ export class ArtWorkers implements ArtWork {
   }
 
   /** The whole relief; null where a newer request of the same lane came. */
-  relief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null> {
+  relief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null> {
     const ticket = this.ticket(lane);
-    return this.run((remote) => remote.relief(order, ticket));
+    return this.run((remote) => remote.relief(job, ticket));
   }
 
   /** The relief of the artwork on the bench, which has most of it at hand. */
-  benchRelief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null> {
-    return this.bench.remote.relief(order, this.ticket(lane));
+  benchRelief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null> {
+    return this.bench.remote.relief(job, this.ticket(lane));
   }
 
   /** A relief while a control moves: a reduced one first, the whole one after, both given up when a newer comes. */
-  async liveRelief(
-    order: ReliefOrder,
-    show: (answer: ReliefAnswer, isWhole: boolean) => void,
-  ): Promise<void> {
+  async liveRelief(job: ReliefJob, show: (answer: ReliefAnswer, isWhole: boolean) => void): Promise<void> {
     const ticket = this.ticket(LIVE_LANE);
     const isNewest = () => !ticket || !this.newest || this.newest[ticket.lane] === ticket.number;
-    const quick = await this.bench.remote.quickRelief(order, ticket);
+    const quick = await this.bench.remote.quickRelief(job, ticket);
     if (!quick || !isNewest()) return;
     show(quick, false);
-    const whole = await this.bench.remote.relief(order, ticket);
+    const whole = await this.bench.remote.relief(job, ticket);
     if (whole && isNewest()) show(whole, true);
   }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Image } from '@/core/raster/image';
-import type { ReliefOrder } from '@/core/relief/order';
+import type { ReliefJob } from '@/core/relief/job';
 import { recipeWith } from '@/core/relief/recipe';
 import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
@@ -22,7 +22,7 @@ function setUp() {
       if (broken) throw new Error('away');
       return image;
     },
-    relief: async ({ imageSha, recipe, glowSha }: ReliefOrder) => {
+    relief: async ({ imageSha, recipe, glowSha }: ReliefJob) => {
       calls.push(`${imageSha} ${recipe.strength}`);
       return {
         normals: Uint8Array.of(recipe.strength * 10, 128, 255, 255),

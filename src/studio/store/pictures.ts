@@ -6,22 +6,22 @@ import { LRUCache } from 'lru-cache';
 import { wordsOf } from '@/core/faults';
 import type { Image } from '@/core/raster/image';
 import type { PicturePixels } from '@/core/moment/moment';
-import { glowShares, type ReliefOrder } from '@/core/relief/order';
+import { glowShares, type ReliefJob } from '@/core/relief/job';
 import type { Remark } from '@/core/relief/remarks';
 import type { SceneDocument } from '@/core/scene/document';
 import { sameItems } from '@/core/same-items';
 import { hasRimLights } from '@/core/scene/looks';
-import { reliefOrderOf, strokesByArtwork } from '@/core/scene/relief-order';
+import { reliefJobOf, strokesByArtwork } from '@/core/scene/relief-job';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 
 /** The workers' work as the pictures need it. */
 export interface ArtWork {
   decode(sha256: string): Promise<Image>;
   /** A relief; null where a newer request of the lane overtook it. */
-  relief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
-  benchRelief(order: ReliefOrder, lane: string): Promise<ReliefAnswer | null>;
+  relief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null>;
+  benchRelief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null>;
   /** The mask of what rim lights give to. */
-  rim(order: ReliefOrder): Promise<Uint8Array | null>;
+  rim(job: ReliefJob): Promise<Uint8Array | null>;
 }
 
 interface Entry {
@@ -107,10 +107,10 @@ export class PictureStore {
 
   /** Brings the mask of an artwork's rims to its pixels; without one rim lights give it nothing. */
   private async addRim(scene: Records, id: string, entry: Entry): Promise<void> {
-    const order = reliefOrderOf(scene, id, this.strokes);
-    if (!order || !entry.pixels) return;
+    const job = reliefJobOf(scene, id, this.strokes);
+    if (!job || !entry.pixels) return;
     try {
-      const rim = await this.work.rim(order);
+      const rim = await this.work.rim(job);
       entry.pixels = { ...entry.pixels, rim };
     } catch (thrown) {
       entry.fault = wordsOf(thrown);
@@ -195,7 +195,7 @@ export class PictureStore {
   private async make(scene: Records, id: string, entry: Entry): Promise<void> {
     const isCurrent = () => this.entries.get(id) === entry;
     try {
-      const order = reliefOrderOf(scene, id, this.strokes);
+      const job = reliefJobOf(scene, id, this.strokes);
       const image = await this.imageOf(entry.imageSha);
       const bare: PicturePixels = {
         width: image.width,
@@ -206,7 +206,7 @@ export class PictureStore {
         rim: null,
       };
       if (!isCurrent()) return;
-      if (order === null) {
+      if (job === null) {
         if (entry.glowSha !== null) bare.glow = glowShares(await this.imageOf(entry.glowSha), image);
         entry.pixels = bare;
       } else {
@@ -215,7 +215,7 @@ export class PictureStore {
           this.tell();
         }
         const make = id === this.benchId ? this.work.benchRelief : this.work.relief;
-        const relief = await make.call(this.work, order, id);
+        const relief = await make.call(this.work, job, id);
         if (!isCurrent() || !relief) return;
         entry.pixels = { ...bare, normal: relief.normals, glow: relief.glow };
         entry.heights = relief.heights;

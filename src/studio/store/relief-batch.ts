@@ -7,9 +7,9 @@ import { InputFault } from '@/core/faults';
 import { packFiles, type Files } from '@/core/handoff/zip';
 import type { OutputOptions } from '@/core/handoff/maps';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import { plainOrder } from '@/core/relief/order';
+import { plainJob } from '@/core/relief/job';
 import type { Edit } from '@/core/scene/edits';
-import { reliefOrderOf } from '@/core/scene/relief-order';
+import { reliefJobOf } from '@/core/scene/relief-job';
 import { download } from './download';
 import { OTHER_WORK, Stopped, type WorkItem } from './long-work';
 import { reliefEdit } from './relief-edits';
@@ -106,8 +106,8 @@ async function chosenFor(studio: Studio, id: string): Promise<Recipe> {
 async function checkMade(studio: Studio, id: string, recipe: Recipe): Promise<void> {
   const artwork = studio.scene.artworks[id];
   if (!artwork) throw new InputFault('The artwork is gone.');
-  const order = reliefOrderOf(studio.scene, id) ?? plainOrder(artwork.imageSha, recipe);
-  const made = await studio.workers.relief({ ...order, recipe }, `batch ${id}`);
+  const job = reliefJobOf(studio.scene, id) ?? plainJob(artwork.imageSha, recipe);
+  const made = await studio.workers.relief({ ...job, recipe }, `batch ${id}`);
   if (!made) throw new Stopped();
 }
 
@@ -124,9 +124,9 @@ export async function saveMaps(
     itemsOf(studio, artworkIds),
     studio.workers.width,
     async ({ id, name }) => {
-      const order = reliefOrderOf(studio.scene, id);
-      if (!order) throw new InputFault('There is no relief yet.');
-      return studio.workers.run((remote) => remote.files(fileName(name), order, options));
+      const job = reliefJobOf(studio.scene, id);
+      if (!job) throw new InputFault('There is no relief yet.');
+      return studio.workers.run((remote) => remote.files(fileName(name), job, options));
     },
     ({ name }, own) => {
       for (const [path, bytes] of Object.entries(own)) {

@@ -5,7 +5,7 @@ import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
-import { DrawOrder, type Rows } from '@/core/moment/draw-order';
+import { RowKeeper, type Rows } from '@/core/moment/rows';
 import { MomentMaker } from '@/core/moment/moment-maker';
 import type { FoundOccluders } from '@/core/moment/occluders';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
@@ -52,7 +52,7 @@ export class Studio {
   stage: OpenStage | null = null;
   /** For questions of panels and tools; views have one each. */
   private readonly maker = new MomentMaker();
-  private readonly order = new DrawOrder();
+  private readonly rowKeeper = new RowKeeper();
   private readonly writer: JournalWriter;
   private readonly leave: (() => void)[] = [];
 
@@ -128,7 +128,7 @@ export class Studio {
 
   /** What is drawn on each plane, in order. */
   get rows(): Rows {
-    return this.order.of(this.scene);
+    return this.rowKeeper.of(this.scene);
   }
 
   /** What stops light at the first second, and where each comes from. */

@@ -1,5 +1,5 @@
 /** A studio without workers, server and page: the stores are the real ones. */
-import { drawOrder } from '@/core/moment/draw-order';
+import { drawnRows } from '@/core/moment/rows';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
@@ -28,7 +28,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
       return scenes.state.scene;
     },
     get rows() {
-      return drawOrder(scenes.state.scene);
+      return drawnRows(scenes.state.scene);
     },
     set<C extends CollectionName>(label: string, collection: C, id: string, fields: Partial<RecordOf<C>>) {
       const edit = change(scenes.state.scene, collection, id, fields);

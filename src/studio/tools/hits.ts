@@ -2,7 +2,7 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { distanceToSegment } from '@/core/geometry/outline';
 import { figureSize } from '@/core/art/frames';
-import type { Rows } from '@/core/moment/draw-order';
+import type { Rows } from '@/core/moment/rows';
 import { shownFrame, Standing } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';

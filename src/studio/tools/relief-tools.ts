@@ -3,7 +3,7 @@
  * one edit. Places are px of the art.
  */
 import { LIMITS } from '@/core/limits';
-import { reliefOrderOf } from '@/core/scene/relief-order';
+import { reliefJobOf } from '@/core/scene/relief-job';
 import type { Stroke, StrokeKind } from '@/core/relief/strokes/stroke';
 import { wordsOf } from '@/core/faults';
 import type { ReliefPatch } from '@/workers/relief-desk';
@@ -132,7 +132,7 @@ export class BrushDrawing implements ReliefDrawing {
     if (!this.done || !studio.scene.artworks[artworkId]) return;
     studio.scenes.transact({ label, edits: strokeEdits(studio, artworkId, this.done) });
     try {
-      await studio.workers.live.endStroke(reliefOrderOf(studio.scene, artworkId));
+      await studio.workers.live.endStroke(reliefJobOf(studio.scene, artworkId));
     } catch (thrown) {
       studio.say(wordsOf(thrown));
     }
@@ -152,8 +152,8 @@ export class BrushDrawing implements ReliefDrawing {
   private async begin(): Promise<void> {
     const { studio, artworkId, stroke } = this;
     try {
-      const order = reliefOrderOf(studio.scene, artworkId);
-      if (order) await studio.workers.live.beginStroke(order, layerPlace(studio, artworkId), stroke);
+      const job = reliefJobOf(studio.scene, artworkId);
+      if (job) await studio.workers.live.beginStroke(job, layerPlace(studio, artworkId), stroke);
     } catch (thrown) {
       studio.say(wordsOf(thrown));
     }

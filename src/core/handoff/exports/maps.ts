@@ -1,6 +1,6 @@
 import { neededRecords } from '../../scene/references';
-import { reliefOrderOf } from '../../scene/relief-order';
-import { glowsOf, sourceOf } from '../../relief/order';
+import { reliefJobOf } from '../../scene/relief-job';
+import { glowsOf, sourceOf } from '../../relief/job';
 import { decodedPictures } from '../decoded-pictures';
 import { fileNames } from '../file-names';
 import { mapFiles, MAP_OPTIONS, USUAL_OUTPUT, type MapOptions } from '../maps';
@@ -27,11 +27,11 @@ export const maps: ExportKind<MapOptions> = {
     const ids = Object.keys(own.artworks);
     for (const [index, id] of ids.entries()) {
       progress(index, ids.length);
-      const order = reliefOrderOf(own, id);
-      if (!order) continue;
-      const kinds = chosen.maps.filter((kind) => kind !== 'glow' || glowsOf(order));
+      const job = reliefJobOf(own, id);
+      if (!job) continue;
+      const kinds = chosen.maps.filter((kind) => kind !== 'glow' || glowsOf(job));
       const output = { ...USUAL_OUTPUT, ...chosen, maps: kinds };
-      Object.assign(files, await mapFiles(names[id], sourceOf(order, decoded), order, output, deflate));
+      Object.assign(files, await mapFiles(names[id], sourceOf(job, decoded), job, output, deflate));
     }
     progress(ids.length, ids.length);
     return files;

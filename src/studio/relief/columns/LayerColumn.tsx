@@ -1,8 +1,8 @@
 'use client';
 import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
-import { plainOrder } from '@/core/relief/order';
-import { reliefOrderOf } from '@/core/scene/relief-order';
+import { plainJob } from '@/core/relief/job';
+import { reliefJobOf } from '@/core/scene/relief-job';
 import { Column, Key } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { download } from '../../store/download';
@@ -125,10 +125,10 @@ function Returned({ artworkId }: { artworkId: string }) {
   const send = async (kind: 'normals' | 'height') => {
     try {
       const { name, imageSha } = studio.scene.artworks[artworkId];
-      const order =
-        reliefOrderOf(studio.scene, artworkId) ??
-        plainOrder(imageSha, reliefOfArtwork(studio.scene, artworkId).recipe);
-      const files = await studio.workers.run((remote) => remote.sent(fileName(name), order, kind));
+      const job =
+        reliefJobOf(studio.scene, artworkId) ??
+        plainJob(imageSha, reliefOfArtwork(studio.scene, artworkId).recipe);
+      const files = await studio.workers.run((remote) => remote.sent(fileName(name), job, kind));
       for (const [path, bytes] of Object.entries(files)) download(path, bytes, 'image/png');
     } catch (thrown) {
       studio.say(wordsOf(thrown));

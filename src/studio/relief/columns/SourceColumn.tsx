@@ -3,7 +3,7 @@ import { wordsOf } from '@/core/faults';
 import { IMPORTED_USES } from '@/core/relief/source';
 import { BROUGHT_KINDS, type BroughtKind } from '@/core/relief/suffixes';
 import { change } from '@/core/scene/edits';
-import { borrowersOf } from '@/core/scene/relief-order';
+import { borrowersOf } from '@/core/scene/relief-job';
 import { Choice, Column, Key, Row, Switch } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';

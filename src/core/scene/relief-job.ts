@@ -2,7 +2,7 @@
 import { rectOf } from '../art/frames';
 import { InputFault } from '../faults';
 import { readRecipe } from '../relief/recipe';
-import type { ReliefOrder } from '../relief/order';
+import type { ReliefJob } from '../relief/job';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import { inOrder, type SceneDocument } from './document';
 import type { Stroke } from './records/stroke';
@@ -21,15 +21,15 @@ export function strokesByArtwork(strokes: Record<string, Stroke>): Map<string, [
 }
 
 /**
- * @returns the order, or null where the artwork has no relief
+ * @returns the job, or null where the artwork has no relief
  * @throws InputFault where reliefs are borrowed in a circle, or from an artwork that is gone
  */
-export function reliefOrderOf(
+export function reliefJobOf(
   records: Records,
   artworkId: string,
   strokes = strokesByArtwork(records.strokes),
   borrowers: readonly string[] = [],
-): ReliefOrder | null {
+): ReliefJob | null {
   const artwork = records.artworks[artworkId];
   const relief = records.reliefs[artworkId];
   if (!artwork || !relief) return null;
@@ -53,7 +53,7 @@ export function reliefOrderOf(
       .map(({ id }) => own.filter(([, stroke]) => stroke.layerId === id).map(([, stroke]) => brushOf(stroke)))
       .filter((layer) => layer.length > 0),
     partStrokes: relief.partStrokes,
-    borrowed: lender === null ? null : reliefOrderOf(records, lender, strokes, [...borrowers, artworkId]),
+    borrowed: lender === null ? null : reliefJobOf(records, lender, strokes, [...borrowers, artworkId]),
     normals: relief.normals,
     heights: relief.heights,
     rimSha: relief.rimSha,

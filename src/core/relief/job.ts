@@ -1,5 +1,5 @@
 /**
- * An order for a relief: plain data that names its pictures by their hashes. It goes to workers, and stands for the
+ * A relief to be made, as plain data that names its pictures by their hashes. It goes to workers, and stands for the
  * result in a cache.
  */
 import { InputFault } from '../faults';
@@ -13,7 +13,7 @@ import { RELIEF_VERSION } from './relief-of';
 import type { ImportedUse, ReliefSource, SourceStroke } from './source';
 import type { Stroke } from './strokes/stroke';
 
-export interface ReliefOrder {
+export interface ReliefJob {
   imageSha: string;
   recipe: Recipe;
   cells: Cells | null;
@@ -21,7 +21,7 @@ export interface ReliefOrder {
   frames: Rect[];
   layers: Stroke[][];
   partStrokes: PartStroke[];
-  borrowed: ReliefOrder | null;
+  borrowed: ReliefJob | null;
   normals: { sha: string; yUp: boolean; use: ImportedUse; share: number } | null;
   heights: { sha: string; lowPx: number; highPx: number } | null;
   rimSha: string | null;
@@ -30,13 +30,13 @@ export interface ReliefOrder {
 }
 
 /** Decoded pictures by the hash of their files. */
-export interface OrderPictures {
+export interface JobPictures {
   image(sha256: string): Image;
   heights(sha256: string): HeightPicture;
 }
 
-/** The order of a picture with nothing but a recipe. */
-export function plainOrder(imageSha: string, recipe: Recipe): ReliefOrder {
+/** The job of a picture with nothing but a recipe. */
+export function plainJob(imageSha: string, recipe: Recipe): ReliefJob {
   return {
     imageSha,
     recipe,
@@ -53,19 +53,18 @@ export function plainOrder(imageSha: string, recipe: Recipe): ReliefOrder {
   };
 }
 
-/** The pictures that an order needs: those read as colours, and those read as heights. */
-export function picturesOf(order: ReliefOrder): { images: string[]; heights: string[] } {
-  const images = new Set<string>([order.imageSha]);
+/** The pictures that a job needs: those read as colours, and those read as heights. */
+export function picturesOf(job: ReliefJob): { images: string[]; heights: string[] } {
+  const images = new Set<string>([job.imageSha]);
   const heights = new Set<string>();
-  for (const sha of [order.normals?.sha, order.rimSha, order.occlusionSha, order.glowSha])
-    if (sha) images.add(sha);
-  if (order.heights) heights.add(order.heights.sha);
-  for (const { kind, pictureSha } of order.layers.flat()) {
+  for (const sha of [job.normals?.sha, job.rimSha, job.occlusionSha, job.glowSha]) if (sha) images.add(sha);
+  if (job.heights) heights.add(job.heights.sha);
+  for (const { kind, pictureSha } of job.layers.flat()) {
     if (pictureSha === null) continue;
     (kind === 'paste-height' ? heights : images).add(pictureSha);
   }
-  if (order.borrowed) {
-    const lent = picturesOf(order.borrowed);
+  if (job.borrowed) {
+    const lent = picturesOf(job.borrowed);
     for (const sha of lent.images) images.add(sha);
     for (const sha of lent.heights) heights.add(sha);
   }
@@ -73,37 +72,34 @@ export function picturesOf(order: ReliefOrder): { images: string[]; heights: str
 }
 
 /** The same text for the same relief; a new version of the algorithm gives another. */
-export function orderText(order: ReliefOrder): string {
-  return `${RELIEF_VERSION} ${JSON.stringify(order)}`;
+export function jobText(job: ReliefJob): string {
+  return `${RELIEF_VERSION} ${JSON.stringify(job)}`;
 }
 
-/** The part of an order that strokes are laid on: orders that share it differ in their strokes alone. */
+/** The part of a job that strokes are laid on: jobs that have it in common differ in their strokes alone. */
 export function groundText({
   layers: _layers,
   rimSha: _rim,
   occlusionSha: _occlusion,
   glowSha: _glow,
   ...rest
-}: ReliefOrder): string {
+}: ReliefJob): string {
   return `${RELIEF_VERSION} ${JSON.stringify(rest)}`;
 }
 
 /** Whether anything of the artwork is self-lit: by a mask, a swatch or a stroke. */
-export function glowsOf(order: ReliefOrder): boolean {
-  const isPainted = (layers: ReliefOrder['layers']) =>
+export function glowsOf(job: ReliefJob): boolean {
+  const isPainted = (layers: ReliefJob['layers']) =>
     layers.some((layer) => layer.some(({ kind }) => kind === 'glow'));
-  const lent = order.borrowed !== null && isPainted(order.borrowed.layers);
+  const lent = job.borrowed !== null && isPainted(job.borrowed.layers);
   return (
-    order.glowSha !== null ||
-    isPainted(order.layers) ||
-    lent ||
-    order.recipe.swatches.some(({ glow }) => glow > 0)
+    job.glowSha !== null || isPainted(job.layers) || lent || job.recipe.swatches.some(({ glow }) => glow > 0)
   );
 }
 
 /** @throws InputFault where a picture's size does not fit the art */
-export function sourceOf(order: ReliefOrder, pictures: OrderPictures): ReliefSource {
-  const image = pictures.image(order.imageSha);
+export function sourceOf(job: ReliefJob, pictures: JobPictures): ReliefSource {
+  const image = pictures.image(job.imageSha);
   const mask = (sha: string | null, what: string) => {
     if (sha === null) return null;
     const picture = pictures.image(sha);
@@ -113,21 +109,21 @@ export function sourceOf(order: ReliefOrder, pictures: OrderPictures): ReliefSou
   return {
     image,
     artPx: 1,
-    recipe: readRecipe(order.recipe),
-    cells: order.cells,
-    frames: order.frames,
-    layers: order.layers.map((layer) => layer.map((stroke) => sourceStroke(stroke, pictures))),
-    partStrokes: order.partStrokes,
-    borrowed: order.borrowed && sourceOf(order.borrowed, pictures),
-    normals: order.normals && { ...order.normals, image: pictures.image(order.normals.sha) },
-    heights: order.heights && { ...order.heights, picture: pictures.heights(order.heights.sha) },
-    rim: mask(order.rimSha, 'The rim mask'),
-    occlusion: mask(order.occlusionSha, 'The occlusion map'),
-    glow: mask(order.glowSha, 'The glow mask'),
+    recipe: readRecipe(job.recipe),
+    cells: job.cells,
+    frames: job.frames,
+    layers: job.layers.map((layer) => layer.map((stroke) => sourceStroke(stroke, pictures))),
+    partStrokes: job.partStrokes,
+    borrowed: job.borrowed && sourceOf(job.borrowed, pictures),
+    normals: job.normals && { ...job.normals, image: pictures.image(job.normals.sha) },
+    heights: job.heights && { ...job.heights, picture: pictures.heights(job.heights.sha) },
+    rim: mask(job.rimSha, 'The rim mask'),
+    occlusion: mask(job.occlusionSha, 'The occlusion map'),
+    glow: mask(job.glowSha, 'The glow mask'),
   };
 }
 
-function sourceStroke(stroke: Stroke, pictures: OrderPictures): SourceStroke {
+function sourceStroke(stroke: Stroke, pictures: JobPictures): SourceStroke {
   if (stroke.kind === 'paste-face' || stroke.kind === 'paste-height') {
     const sha = stroke.pictureSha;
     if (sha === null) throw new InputFault('A pasted stroke has no picture.', 'pictureSha');

@@ -5,12 +5,12 @@ import { deflate as zlibDeflate } from 'node:zlib';
 import { mapFiles, type OutputOptions } from '@/core/handoff/maps';
 import { decodePng } from '@/core/raster/png';
 import { chooseRecipe } from '@/core/relief/choose-recipe';
-import { plainOrder } from '@/core/relief/order';
+import { plainJob } from '@/core/relief/job';
 import type { Recipe } from '@/core/relief/recipe';
 import { plainSource } from '@/core/relief/source';
 import { writeFiles } from './files';
 
-export interface ReliefJob {
+export interface MapsJob {
   /** Path of the picture, as it was given. */
   art: string;
   /** What stands for the picture in the names of its maps. */
@@ -20,7 +20,7 @@ export interface ReliefJob {
   output: OutputOptions;
 }
 
-export interface ReliefDone {
+export interface MapsDone {
   maps: string[];
   /** What was seen, where the recipe was chosen by looking. */
   seen: string | null;
@@ -30,12 +30,12 @@ export interface ReliefDone {
 const deflate = promisify(zlibDeflate);
 
 /** @throws InputFault where the picture is no good */
-export async function runReliefJob({ art, name, folder, recipe, output }: ReliefJob): Promise<ReliefDone> {
+export async function runMapsJob({ art, name, folder, recipe, output }: MapsJob): Promise<MapsDone> {
   const start = performance.now();
   const { image } = decodePng(await readFile(art));
   const chosen = recipe ? null : chooseRecipe(image);
   const used = recipe ?? chosen!.recipe;
-  const files = await mapFiles(name, plainSource(image, used), plainOrder('', used), output, deflate);
+  const files = await mapFiles(name, plainSource(image, used), plainJob('', used), output, deflate);
   const maps = await writeFiles(folder, files);
   return { maps, seen: chosen?.seen ?? null, milliseconds: Math.round(performance.now() - start) };
 }

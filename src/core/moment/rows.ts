@@ -23,14 +23,14 @@ interface Known {
 }
 
 /** Rows by the records' keys, ties by id. */
-export function drawOrder({ sprites, lamps }: Things): Rows {
+export function drawnRows({ sprites, lamps }: Things): Rows {
   return sorted(sprites, lamps).rows;
 }
 
 /**
  * Keeps the last rows: a drag changes a few records of thousands and none of their keys, and then only those are exchanged.
  */
-export class DrawOrder {
+export class RowKeeper {
   private last: Known | null = null;
 
   of({ sprites, lamps }: Things): Rows {
