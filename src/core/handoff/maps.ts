@@ -24,6 +24,7 @@ export const MAP_SUFFIXES: Record<MapKind, string> = {
 };
 
 const USUAL_NAMES = '*_?';
+const NEEDS_ART = 'The names need a * for the name of the art.';
 
 /** What a person chooses of maps, with what holds where nothing is chosen. */
 export const MAP_OPTIONS = object({
@@ -63,11 +64,11 @@ export const MAP_OPTIONS = object({
     .required()
     .default('outward')
     .meta({
-      ...{ word: 'Beyond', about: 'Beyond the silhouette facings are carried on for two px, or flat' },
-      choices: { outward: 'Carried', flat: 'Flat' },
+      ...{ word: 'Padding', about: 'Beyond the silhouette facings are carried on for two px, or flat' },
+      choices: { outward: 'Extended', flat: 'Flat' },
     }),
   names: string()
-    .required()
+    .required(NEEDS_ART)
     .default(USUAL_NAMES)
     .meta({ word: 'Names', about: "* is the art's name, ? the map's suffix; a slash makes a folder" }),
 });
@@ -84,7 +85,7 @@ export const USUAL_OUTPUT: OutputOptions = { ...MAP_OPTIONS.getDefault(), suffix
 
 /** @throws InputFault where the pattern would not tell art or maps apart, or leads out of its folder */
 export function checkNames({ names, maps }: Pick<OutputOptions, 'names' | 'maps'>): void {
-  if (!names.includes('*')) throw new InputFault('The names need a * for the name of the art.', 'names');
+  if (!names.includes('*')) throw new InputFault(NEEDS_ART, 'names');
   if (maps.length > 1 && !names.includes('?'))
     throw new InputFault('With several maps the names need a ? for the suffix of the map.', 'names');
   if (/(^|[/\\])\.\.?([/\\]|$)|^[/\\]|[:"<>|\0]/.test(names))

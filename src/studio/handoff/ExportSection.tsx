@@ -18,10 +18,10 @@ export function ExportSection({
   const { word, about, options, contents } = exportNamed(name);
   const [values, setValues] = useState<OptionValues>(() => options.getDefault() ?? {});
   return (
-    <section aria-label={word} className="shrink-0">
+    <section aria-label={word} className="min-w-[480px] flex-auto">
       <h3 className="heading">{word}</h3>
       <div className="flex gap-4">
-        <div className="w-[172px]">
+        <div className="w-[172px] shrink-0">
           <p className="mb-1 text-ash">{about}</p>
           <button
             type="button"
@@ -39,11 +39,11 @@ export function ExportSection({
           )}
         </div>
         {Object.keys(options.fields).length > 0 && (
-          <div className="w-[200px]">
+          <div className="w-[200px] shrink-0">
             <OptionRows options={options} values={values} onChange={setValues} />
           </div>
         )}
-        <dl className="grid w-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">
+        <dl className="grid min-w-0 shrink grow basis-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">
           {contents.map(([file, what]) => (
             <div key={file} className="contents">
               <dt className="figure truncate leading-[22px] text-brass" title={file}>
