@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { LIMITS } from './src/core/limits';
 
 const config: NextConfig = {
   distDir: process.env.OILWICK_BUILD_DIR ?? '.next',
@@ -6,6 +7,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   devIndicators: false,
   serverExternalPackages: ['pino', 'mysql2'],
+  // Bodies pass the proxy whole; each route keeps to its own limit.
+  experimental: { proxyClientMaxBodySize: LIMITS.bundleBytes + 1024 * 1024 },
   turbopack: { root: import.meta.dirname },
 };
 

@@ -1,7 +1,7 @@
 /** The server from outside: who may ask, what is refused, what a kill leaves; and the command line. */
 import { deflateSync } from 'node:zlib';
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -111,24 +111,28 @@ test('a picture that is no picture is refused by the server too', async ({ page 
   expect((await sent([...whiteWall()])).status).toBe(201);
 });
 
-test('two tabs on one scene: what does not collide is joined, what does is asked about', async ({
+test('a picture of more than ten megabytes is taken whole, and one of more than a hundred refused', async ({
   page,
-  context,
 }) => {
-  const { sceneId } = await openNewScene(page);
-  const other = await context.newPage();
-  await other.goto(`/scenes/${sceneId}`);
-  await expect(stage(other)).toBeVisible();
-  await page.getByRole('button', { name: 'Hide Near' }).click();
-  await saved(page);
-  await other.getByRole('button', { name: 'Hide Far' }).click();
-  await saved(other);
-  await expect(other.getByRole('button', { name: 'Hide Near' })).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Hide Far' }).click();
-  await expect(page.getByRole('dialog')).toContainText('This scene was changed elsewhere');
-  await page.getByRole('button', { name: 'Keep mine as a new scene' }).click();
-  await page.waitForURL((url) => !url.pathname.endsWith(sceneId));
-  await expect(page.getByRole('button', { name: 'Hide Far' })).toHaveAttribute('aria-pressed', 'true');
+  await page.goto('/');
+  // Noise does not shrink: some 13 MB.
+  let seed = 1;
+  const noise = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) >>> 24;
+  const large = png(2200, 2200, () => [noise(), noise(), noise(), 255]);
+  expect(large.length).toBeGreaterThan(11 * 1024 * 1024);
+  const send = (data: Buffer) =>
+    page.request.post('/api/blobs', {
+      data,
+      headers: { 'content-type': 'image/png', origin: new URL(process.env.OILWICK_TEST_URL!).origin },
+    });
+  const answer = await send(large);
+  expect(answer.status()).toBe(201);
+  const { sha256 } = (await answer.json()) as { sha256: string };
+  const back = await page.request.get(`/api/blobs/${sha256}`);
+  expect(Buffer.compare(await back.body(), large)).toBe(0);
+  const refused = await send(Buffer.alloc(100 * 1024 * 1024));
+  expect(refused.status()).toBe(413);
+  expect(await refused.text()).toContain('at most 96 MB');
 });
 
 /** An application of its own, that can be killed. */
@@ -189,6 +193,21 @@ test('after SIGKILL of everything the scene is there as it was left; meanwhile t
     const ended = new Promise((resolve) => child.on('exit', resolve));
     child.kill('SIGTERM');
     await ended;
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('a port that is none, or is taken, is said before anything is started', async ({ baseURL }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-port-'));
+  const start = (port: string) =>
+    promisify(execFile)(process.execPath, ['.oilwick/build/start.mjs', '--port', port], {
+      env: { ...process.env, OILWICK_DATA_DIR: folder },
+    }).catch((thrown: { stderr: string }) => thrown.stderr);
+  try {
+    expect(await start('abc')).toContain('--port wants a number from 0 to 65535; got abc.');
+    expect(await start(new URL(baseURL!).port)).toContain('is taken by another program');
+    expect(existsSync(join(folder, 'mariadb'))).toBe(false);
+  } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 });

@@ -60,8 +60,12 @@ export const LIMITS = {
   swatches: 64,
   /** Columns or rows of a sheet. */
   sheetCells: 1024,
-  /** Edits in one transaction. */
+  /** Edits of one request, pieces of a patch, and characters of one record as JSON. */
   edits: 50_000,
+  patchPieces: 1_000,
+  recordLength: 2 * 1024 * 1024,
+  /** Characters of the name that people are known by to the others. */
+  authorLength: 40,
   /** Characters of a name. */
   nameLength: 120,
   /** Coordinates of anything placed, in scene px to either side. */

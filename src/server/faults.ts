@@ -1,4 +1,6 @@
 /** What can go wrong on the server, by kind; `http/problem.ts` gives each its status. */
+import { InputFault } from '@/core/faults';
+
 export class DatabaseFault extends Error {
   override name = 'DatabaseFault';
 }
@@ -7,14 +9,31 @@ export class NotFoundFault extends Error {
   override name = 'NotFoundFault';
 }
 
-/** A patch made for another revision than the one that stands. */
+/** An edit of a patch that does not fit. */
+export interface RefusedEdit {
+  /** Its place among the edits. */
+  edit: number;
+  why: string;
+  /** Path of the field at fault. */
+  field: string | null;
+}
+
+/** A patch with edits that do not fit; nothing of it was kept. */
+export class RefusedFault extends InputFault {
+  override name = 'RefusedFault';
+  constructor(readonly refused: readonly RefusedEdit[]) {
+    super(refused[0].why, refused[0].field);
+  }
+}
+
+/** A patch made for a revision that the scene was never at. */
 export class StaleFault extends Error {
   override name = 'StaleFault';
   constructor(
     readonly expectedRevision: number,
     readonly revision: number,
   ) {
-    super(`The scene is at revision ${revision}; the change was made for revision ${expectedRevision}.`);
+    super(`The scene is only at revision ${revision}; the change was made for revision ${expectedRevision}.`);
   }
 }
 

@@ -1,5 +1,4 @@
 /** Scenes with everything that can stand in one: stored, patched, bundled, read from older versions, found by what they use. */
-import { readFileSync } from 'node:fs';
 import { deflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { bundlePictures, readBundle, writeBundle } from '@/core/handoff/bundle';
@@ -10,17 +9,16 @@ import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { emptyImage } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
-import { SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
+import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, remove } from '@/core/scene/edits';
 import { fullScene } from '@/core/scene/testing';
-import { withConnection } from './database/pool';
-import { run, sql } from './database/sql';
 import { keepBlob, sha256Of } from './queries/blobs';
 import { keepBundle, keepDocument } from './queries/bundles';
 import { copyProject, makeProject } from './queries/projects';
-import { openScene, patchScene } from './queries/scenes';
+import { patchScene } from './queries/patches';
+import { openScene } from './queries/scenes';
 import { usesOfArtwork } from './queries/uses';
-import { testDatabase } from './testing';
+import { at, testDatabase } from './testing';
 
 testDatabase();
 
@@ -63,10 +61,10 @@ describe('a scene with everything', () => {
       change(document, 'planes', 'plane-middle', { overlay: true })!,
       remove(document, 'sets', 'crew'),
     ];
-    await patchScene(id, 1, { transactionId: 'all', edits });
+    await patchScene(id, at(1), { transactionId: 'all', edits });
     expect((await openScene(id)).document).toEqual(applyEdits(document, edits));
     const wrong = async (edit: ReturnType<typeof change>, words: RegExp) => {
-      await expect(patchScene(id, 2, { transactionId: String(words), edits: [edit!] })).rejects.toThrow(
+      await expect(patchScene(id, at(2), { transactionId: String(words), edits: [edit!] })).rejects.toThrow(
         words,
       );
     };
@@ -81,19 +79,6 @@ describe('a scene with everything', () => {
       /sprites.plain: plain.colour/,
     );
     expect((await openScene(id)).revision).toBe(2);
-  });
-
-  it('of an older version in the database is brought to the newest when it is opened', async () => {
-    const { id, projectId } = await kept();
-    const old = readFileSync(new URL('../core/scene/fixtures/version-3.json', import.meta.url), 'utf8');
-    await withConnection((connection) =>
-      run(connection, sql`UPDATE scene SET document = ${old} WHERE id = ${id}`),
-    );
-    const { document } = await openScene(id);
-    expect(document.version).toBe(SCENE_VERSION);
-    expect(document.sprites.s1).toMatchObject({ name: 'Churn', hangsOn: null });
-    expect(document.circuits.house.name).toBe('House');
-    expect(projectId).not.toBe('');
   });
 
   it('is found by the artworks that it shows, by tiles and flames too', async () => {
@@ -131,7 +116,7 @@ describe('a bundle of everything', () => {
     const projectId = await makeProject('Second');
     const first = await openScene(await keepBundle(projectId, 'First', bytes));
     const edit = change(first.document, 'luminaires', 'lantern', { name: 'Changed' })!;
-    await patchScene(first.id, 1, { transactionId: 'changed', edits: [edit] });
+    await patchScene(first.id, at(1), { transactionId: 'changed', edits: [edit] });
     const second = await openScene(await keepBundle(projectId, 'Second', bytes));
     const { luminaireId } = second.document.lamps.carried;
     expect(luminaireId).not.toBe('lantern');

@@ -12,8 +12,7 @@ import { newSprite } from '@/core/scene/records/sprite';
 import { change, create, remove } from '@/core/scene/edits';
 import { fennelHalt } from '@/demo/fennel-halt';
 import { withConnection } from './database/pool';
-import { rowsOf, run, sql } from './database/sql';
-import { StaleFault } from './faults';
+import { rowsOf, sql } from './database/sql';
 import { blobOf, keepBlob, sha256Of } from './queries/blobs';
 import { keepBundle, keepDocument } from './queries/bundles';
 import {
@@ -25,10 +24,11 @@ import {
   renameProject,
   restoreProject,
 } from './queries/projects';
-import { binScene, copyScene, makeScene, openScene, patchScene, renameScene } from './queries/scenes';
+import { patchScene } from './queries/patches';
+import { binScene, copyScene, makeScene, openScene, renameScene } from './queries/scenes';
 import { keepScenePicture, scenePicture } from './queries/scene-pictures';
 import { seedDemo, seedWhenEmpty } from './seed';
-import { freshScene, testLamp, transactionId, testDatabase } from './testing';
+import { at, freshScene, testLamp, transactionId, testDatabase } from './testing';
 
 const database = testDatabase();
 
@@ -48,10 +48,10 @@ describe('artworks', () => {
       ),
       create('reliefs', 'stone', newRelief({ recipe: recipeWith({}) })),
     ];
-    await patchScene(id, 1, { transactionId: transactionId(), edits });
+    await patchScene(id, at(1), { transactionId: transactionId(), edits });
     expect((await openScene(other)).document.artworks.stone.name).toBe('Stone');
     const { document } = await openScene(id);
-    await patchScene(id, 2, {
+    await patchScene(id, at(2), {
       transactionId: transactionId(),
       edits: [remove(document, 'artworks', 'stone')],
     });
@@ -77,7 +77,7 @@ describe('artworks', () => {
       create('strokes', 's2', { ...stroke, kind: 'paste-face', pictureSha, order: 'b' }),
       create('recipes', 'bold', { name: 'Bold', recipe: recipeWith({ strength: 3 }) }),
     ];
-    await patchScene(id, 1, { transactionId: transactionId(), edits });
+    await patchScene(id, at(1), { transactionId: transactionId(), edits });
     const { document } = await openScene(id);
     expect(document.strokes.s1).toEqual(stroke);
     expect(document.recipes.bold.recipe.strength).toBe(3);
@@ -89,42 +89,11 @@ describe('artworks', () => {
       document.recipes,
       document.reliefs,
     ]);
-    await patchScene(id, 2, { transactionId: transactionId(), edits: [remove(document, 'strokes', 's1')] });
-    expect(Object.keys((await openScene(id)).document.strokes)).toEqual(['s2']);
-  });
-
-  it('written before there were strokes are read as they would be written now', async () => {
-    const { projectId, id } = await freshScene();
-    const imageSha = await keepBlob(bytes, 'image/png');
-    const old = {
-      name: 'Old',
-      imageSha,
-      widthPx: 2,
-      heightPx: 2,
-      pixelArt: true,
-      pivotX: 1,
-      pivotY: 1,
-      glowSha: null,
-    };
-    const recipe = { format: 'oilwick-recipe', version: 1, strength: 2 };
-    await withConnection(async (connection) => {
-      await run(
-        connection,
-        sql`INSERT INTO artwork (project_id, id, document) VALUES (${projectId}, 'old', ${JSON.stringify(old)})`,
-      );
-      await run(
-        connection,
-        sql`INSERT INTO relief (project_id, id, document) VALUES (${projectId}, 'old', ${JSON.stringify({ recipe })})`,
-      );
-    });
-    const { document } = await openScene(id);
-    expect(document.artworks.old.cells).toBeNull();
-    expect(document.reliefs.old.layers).toEqual([]);
-    await patchScene(id, 1, {
+    await patchScene(id, at(2), {
       transactionId: transactionId(),
-      edits: [change(document, 'reliefs', 'old', { recipe: recipeWith({ strength: 4 }) })!],
+      edits: [remove(document, 'strokes', 's1')],
     });
-    expect((await openScene(id)).document.reliefs.old.recipe.strength).toBe(4);
+    expect(Object.keys((await openScene(id)).document.strokes)).toEqual(['s2']);
   });
 
   it('whose strokes or maps name a file that was not uploaded are refused', async () => {
@@ -143,31 +112,13 @@ describe('artworks', () => {
         order: 'a',
       }),
     ]) {
-      const late = patchScene(id, 1, {
+      const late = patchScene(id, at(1), {
         transactionId: transactionId(),
         edits: [create('artworks', 'stone', stone), edit],
       });
       await expect(late).rejects.toThrow(missing);
     }
     expect((await openScene(id)).document.artworks).toEqual({});
-  });
-
-  it('changed from another scene in between are a conflict', async () => {
-    const { projectId, id } = await freshScene();
-    const other = await makeScene(projectId, 'Other', newScene());
-    const imageSha = await keepBlob(bytes, 'image/png');
-    const stone = newArtwork({ name: 'Stone', imageSha, widthPx: 2, heightPx: 2, pixelArt: true });
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('artworks', 'stone', stone)] });
-    const { document } = await openScene(id);
-    await patchScene(other, 1, {
-      transactionId: transactionId(),
-      edits: [change(document, 'artworks', 'stone', { name: 'Slab' })!],
-    });
-    const late = patchScene(id, 2, {
-      transactionId: transactionId(),
-      edits: [change(document, 'artworks', 'stone', { name: 'Rock' })!],
-    });
-    await expect(late).rejects.toBeInstanceOf(StaleFault);
   });
 
   it('whose file was not uploaded are refused', async () => {
@@ -180,7 +131,7 @@ describe('artworks', () => {
       pixelArt: true,
     });
     await expect(
-      patchScene(id, 1, { transactionId: transactionId(), edits: [create('artworks', 'g', ghost)] }),
+      patchScene(id, at(1), { transactionId: transactionId(), edits: [create('artworks', 'g', ghost)] }),
     ).rejects.toThrow(/not uploaded/);
   });
 });
@@ -205,7 +156,10 @@ describe('projects and scenes', () => {
     const { projectId, id } = await freshScene();
     await renameProject(projectId, 'Halt 🚂');
     await renameScene(id, 'Evening');
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(7))] });
+    await patchScene(id, at(1), {
+      transactionId: transactionId(),
+      edits: [create('lights', 'l', testLamp(7))],
+    });
     const copyId = await copyProject(projectId, 'Halt copy');
     const copied = (await allProjects()).find((p) => p.id === copyId)!;
     expect(copied.scenes.map((s) => s.name)).toEqual(['Evening']);
@@ -232,7 +186,10 @@ describe('the small picture of a scene', () => {
   it('is kept with the revision that it shows, goes along with a copy, and is missing in words', async () => {
     const { projectId, id } = await freshScene();
     await expect(scenePicture(id)).rejects.toThrow(/no picture/);
-    await patchScene(id, 1, { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(1))] });
+    await patchScene(id, at(1), {
+      transactionId: transactionId(),
+      edits: [create('lights', 'l', testLamp(1))],
+    });
     await keepScenePicture(id, bytes);
     await keepScenePicture(id, bytes);
     expect(new Uint8Array(await scenePicture(id))).toEqual(bytes);
@@ -272,7 +229,7 @@ describe('a bundle', () => {
     const first = await openScene(await keepBundle(projectId, 'Opened', bundle));
     expect(first.document).toEqual(document);
     const edit = change(first.document, 'artworks', 'stone', { name: 'Changed' })!;
-    await patchScene(first.id, 1, { transactionId: transactionId(), edits: [edit] });
+    await patchScene(first.id, at(1), { transactionId: transactionId(), edits: [edit] });
     const second = await openScene(await keepBundle(projectId, 'Again', bundle));
     const { artworkId } = second.document.sprites.s;
     expect(artworkId).not.toBe('stone');

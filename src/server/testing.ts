@@ -43,6 +43,9 @@ export function testDatabase(): TestDatabase {
 
 export const transactionId = () => randomUUID();
 
+/** What somebody knows who opened a scene at a revision, and asks for nothing of its project. */
+export const at = (revision: number) => ({ revision, changeNumber: Number.MAX_SAFE_INTEGER });
+
 export function testLamp(x: number): Light {
   return newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x, y: 2 });
 }

@@ -5,7 +5,8 @@ import type { SceneState } from './store/scene-store';
 import type { DeskState } from './store/desk-store';
 import type { Live } from './store/live';
 import type { Studio } from './store/studio';
-import type { SyncState } from './store/sync';
+import type { Elsewhere } from './store/elsewhere';
+import type { AsideEdit, SyncState } from './store/sync';
 
 export const StudioContext = createContext<Studio | null>(null);
 
@@ -31,6 +32,15 @@ export function useLive<T>(select: (live: Live) => T): T {
 
 export function useSync(): SyncState {
   return useStore(useStudio().sync.api, (state) => state.sync);
+}
+
+/** Edits that cannot be saved. */
+export function useAside(): readonly AsideEdit[] {
+  return useStore(useStudio().sync.api, (state) => state.aside);
+}
+
+export function useElsewhere<T>(select: (state: Elsewhere) => T): T {
+  return useStore(useStudio().elsewhere, select);
 }
 
 /** Counts up whenever a picture or relief arrives. */

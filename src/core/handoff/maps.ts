@@ -1,7 +1,7 @@
 /** Maps as files: which, how deep, which way up, under which names. */
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { textDigest } from '../digest';
 import { InputFault } from '../faults';
-import { hash2 } from '../time/noise';
 import { HEIGHT_STEPS_PER_PX, HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
 import { alphaOf, type Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
@@ -204,13 +204,5 @@ function normalValues(
 
 /** Sixteen hexadecimal digits that change when anything does that a relief is made of. */
 export function sourceHash(job: ReliefJob): string {
-  const text = jobText(job);
-  let low = 1;
-  let high = 2;
-  for (let i = 0; i < text.length; i++) {
-    low = hash2(low, text.charCodeAt(i));
-    high = hash2(high ^ low, text.charCodeAt(i) + i);
-  }
-  const hex = (n: number) => (n >>> 0).toString(16).padStart(8, '0');
-  return hex(high) + hex(low);
+  return textDigest(jobText(job));
 }

@@ -61,16 +61,44 @@ export function sameValue(a: unknown, b: unknown): boolean {
 
 /** The first edit whose values before do not stand in the scene, or null where all can be applied. */
 export function firstStale(scene: SceneDocument, edits: readonly Edit[]): Edit | null {
-  let current = scene;
+  const ahead = new RecordsAhead(scene);
   for (const edit of edits) {
-    if (!stands(current, edit)) return edit;
-    current = applyEdits(current, [edit]);
+    if (!stands(ahead.record(edit), edit)) return edit;
+    ahead.apply(edit);
   }
   return null;
 }
 
-function stands(scene: SceneDocument, { collection, id, before, after }: Edit): boolean {
-  const record = scene[collection][id] as unknown as Fields | undefined;
+/** Those of the edits, in turn, whose values before stand in the scene, and the others. */
+export function standingEdits(scene: SceneDocument, edits: readonly Edit[]): { stand: Edit[]; fall: Edit[] } {
+  const ahead = new RecordsAhead(scene);
+  const parted: { stand: Edit[]; fall: Edit[] } = { stand: [], fall: [] };
+  for (const edit of edits) {
+    const isStanding = stands(ahead.record(edit), edit);
+    if (isStanding) ahead.apply(edit);
+    parted[isStanding ? 'stand' : 'fall'].push(edit);
+  }
+  return parted;
+}
+
+/** The records of a scene as they are after some edits; only those that were edited are made. */
+class RecordsAhead {
+  private readonly made = new Map<string, Fields | undefined>();
+
+  constructor(private readonly scene: SceneDocument) {}
+
+  record({ collection, id }: Pick<Edit, 'collection' | 'id'>): Fields | undefined {
+    const key = `${collection}/${id}`;
+    return this.made.has(key) ? this.made.get(key) : (this.scene[collection][id] as Fields | undefined);
+  }
+
+  apply({ collection, id, before, after }: Edit): void {
+    const record = before === null || after === null ? {} : (this.record({ collection, id }) ?? {});
+    this.made.set(`${collection}/${id}`, after === null ? undefined : withFields(record, after));
+  }
+}
+
+function stands(record: Fields | undefined, { before, after }: Edit): boolean {
   if (before === null) return record === undefined;
   if (record === undefined) return false;
   // Who deletes a record has seen all of it; who changes some fields has seen these.
@@ -99,8 +127,8 @@ export function applyEdits(scene: SceneDocument, edits: readonly Edit[]): SceneD
   return next;
 }
 
-/** A field set to undefined is taken away, so that undoing an added field leaves no trace. */
-function withFields(record: Fields, fields: Fields): Fields {
+/** A record with some fields changed. One set to undefined is taken away, so that undoing an added field leaves no trace. */
+export function withFields(record: Fields, fields: Fields): Fields {
   const next: Fields = { ...record, ...fields };
   for (const field of Object.keys(fields)) if (fields[field] === undefined) delete next[field];
   return next;
@@ -125,15 +153,14 @@ export function squashed(edits: readonly Edit[]): Edit[] {
     if (merged) out[at!] = merged;
     else last.set(key, out.push(edit) - 1);
   }
-  return out.filter((edit) => !(edit.before && edit.after && sameValue(edit.before, edit.after)));
+  return out.filter(({ before, after }) => !sameValue(before, after));
 }
 
 function merge(first: Edit, second: Edit): Edit | null {
   if (first.after === null || second.before === null) return null;
+  // Made and deleted again comes to nothing: before and after are both null.
   if (second.after === null)
-    return first.before === null
-      ? null
-      : { ...first, before: { ...second.before, ...first.before }, after: null };
+    return { ...first, before: first.before && { ...second.before, ...first.before }, after: null };
   const after = { ...first.after, ...second.after };
   return { ...first, before: first.before === null ? null : { ...second.before, ...first.before }, after };
 }

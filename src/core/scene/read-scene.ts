@@ -63,7 +63,7 @@ export function readScene(value: unknown): SceneDocument {
     (scene as unknown as Record<string, unknown>)[collection] = Object.fromEntries(whole);
   }
   if (!scene.settings[SETTINGS_ID]) throw new InputFault('The scene has no settings.', 'settings');
-  checkCues(scene);
+  for (const collection of COLLECTION_NAMES) checkDistinct(collection, scene[collection]);
   return scene;
 }
 
@@ -72,15 +72,22 @@ export function checkEdited(scene: SceneDocument, edits: readonly Edit[]): void 
   for (const { collection, id: recordId } of edits) {
     const record = scene[collection][recordId];
     if (record !== undefined) checkRecord(collection, recordId, record);
+    else checkDeleted(collection);
   }
   for (const collection of new Set(edits.map((edit) => edit.collection))) {
     checkCount(collection, Object.keys(scene[collection]).length);
+    checkDistinct(collection, scene[collection]);
   }
-  if (!scene.settings[SETTINGS_ID]) throw new InputFault('The settings cannot be deleted.', 'settings');
-  if (edits.some((edit) => edit.collection === 'cues')) checkCues(scene);
 }
 
-function checkCount(collection: CollectionName, count: number): void {
+/** @throws InputFault where records of a collection cannot be deleted */
+export function checkDeleted(collection: CollectionName): void {
+  if ((RECORDS[collection] as RecordKind).onlyId !== undefined)
+    throw new InputFault(`The ${collection} cannot be deleted.`, collection);
+}
+
+/** @throws InputFault where there would be more records of a collection than there may be */
+export function checkCount(collection: CollectionName, count: number): void {
   const { most } = RECORDS[collection];
   if (count > most) {
     throw new InputFault(
@@ -90,15 +97,20 @@ function checkCount(collection: CollectionName, count: number): void {
   }
 }
 
-function checkCues(scene: SceneDocument): void {
-  const seen = new Map<number, string>();
-  for (const [cueId, cue] of Object.entries(scene.cues)) {
-    if (seen.has(cue.clockHours)) {
-      throw new InputFault(
-        `There is a cue at this hour already (${cue.clockHours}).`,
-        `cues.${cueId}.clockHours`,
-      );
-    }
-    seen.set(cue.clockHours, cueId);
+/** Whether records of a collection differ in a field, so that the others are asked for when one changes. */
+export function areDistinct(collection: CollectionName): boolean {
+  return (RECORDS[collection] as RecordKind).distinct !== undefined;
+}
+
+/** @throws InputFault where two records of a collection have the same value in a field that tells them apart */
+export function checkDistinct(collection: CollectionName, records: Readonly<Record<string, object>>): void {
+  const { distinct } = RECORDS[collection] as RecordKind;
+  if (!distinct) return;
+  const seen = new Set<unknown>();
+  for (const [recordId, record] of Object.entries(records)) {
+    const value = (record as Record<string, unknown>)[distinct.field];
+    if (seen.has(value))
+      throw new InputFault(distinct.words(value), `${collection}.${recordId}.${distinct.field}`);
+    seen.add(value);
   }
 }

@@ -1,4 +1,4 @@
-/** Numbered migrations, applied under a lock, each once, checked by their sums. */
+/** Numbered migrations, files of SQL and steps of code, applied under a lock, each once; files are checked by their sums. */
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -6,6 +6,7 @@ import type { Pool, PoolConnection } from 'mysql2/promise';
 import { DatabaseFault } from '../faults';
 import { withConnection } from './pool';
 import { rowsOf, run, sql } from './sql';
+import { CODE_STEPS, type CodeStep } from './steps/all-steps';
 
 const LOCK_NAME = 'oilwick-migration';
 const LOCK_SECONDS = 60;
@@ -23,7 +24,8 @@ interface Applied {
  * @throws DatabaseFault where an applied migration's file was changed, or the database is newer than the code
  */
 export async function migrate(pool: Pool, folder: string): Promise<string[]> {
-  const names = (await readdir(folder)).filter((name) => name.endsWith('.sql')).sort();
+  const files = (await readdir(folder)).filter((name) => name.endsWith('.sql'));
+  const names = [...files, ...Object.keys(CODE_STEPS)].sort();
   return withConnection(async (connection) => {
     const [lock] = await rowsOf<{ taken: number }>(
       connection,
@@ -62,7 +64,8 @@ async function applyAll(connection: PoolConnection, folder: string, names: strin
   }
   const done: string[] = [];
   for (const name of names) {
-    const text = await readFile(join(folder, name), 'utf8');
+    const step = CODE_STEPS[name] as CodeStep | undefined;
+    const text = step ? name : await readFile(join(folder, name), 'utf8');
     const checksum = createHash('sha256').update(text).digest('hex');
     const last = applied.get(name);
     if (last?.ended_at) {
@@ -76,7 +79,8 @@ async function applyAll(connection: PoolConnection, folder: string, names: strin
       INSERT INTO migration (name, checksum) VALUES (${name}, ${checksum})
       ON DUPLICATE KEY UPDATE checksum = ${checksum}, started_at = CURRENT_TIMESTAMP(3)`,
     );
-    for (const step of stepsOf(text)) await connection.query(step);
+    if (step) await step(connection);
+    else for (const statement of stepsOf(text)) await connection.query(statement);
     await run(connection, sql`UPDATE migration SET ended_at = CURRENT_TIMESTAMP(3) WHERE name = ${name}`);
     done.push(name);
   }

@@ -8,10 +8,15 @@ import type { PoolConnection } from 'mysql2/promise';
 export type SqlValue = string | number | Buffer | null;
 
 /** Tables whose name a query may choose: a closed list, so that no name ever comes from outside. */
-export type RecordTable = 'artwork' | 'relief' | 'stroke' | 'shelf_recipe' | 'shelf_luminaire';
+export type RecordTable = 'scene_record' | 'project_record';
 
 class TableName {
   constructor(readonly name: RecordTable) {}
+}
+
+/** Lists of values, each in brackets. */
+class Tuples {
+  constructor(readonly rows: readonly (readonly SqlValue[])[]) {}
 }
 
 /** The name of a table as a part of a query, not as a value of it. */
@@ -19,16 +24,25 @@ export function table(name: RecordTable): TableName {
   return new TableName(name);
 }
 
+/** Rows of values for `VALUES` and `IN`; `(a, b), (c, d)`. There is at least one. */
+export function tuples(rows: readonly (readonly SqlValue[])[]): Tuples {
+  return new Tuples(rows);
+}
+
 export interface Query {
   readonly text: string;
   readonly values: SqlValue[];
 }
 
-export function sql(parts: TemplateStringsArray, ...given: (SqlValue | TableName)[]): Query {
+export function sql(parts: TemplateStringsArray, ...given: (SqlValue | TableName | Tuples)[]): Query {
   const values: SqlValue[] = [];
   const text = parts.reduce((all, part, i) => {
     const last = given[i - 1];
     if (last instanceof TableName) return `${all}${last.name}${part}`;
+    if (last instanceof Tuples) {
+      for (const row of last.rows) values.push(...row);
+      return all + last.rows.map((row) => `(${row.map(() => '?').join(', ')})`).join(', ') + part;
+    }
     values.push(last);
     return `${all}?${part}`;
   });
@@ -51,4 +65,19 @@ export async function rowOf<Row>(connection: Connection, query: Query): Promise<
 export async function run(connection: Connection, query: Query): Promise<number> {
   const [result] = await connection.execute<ResultSetHeader>(query.text, query.values);
   return result.affectedRows;
+}
+
+/** Most rows of one statement. */
+const MOST_ROWS = 256;
+
+/**
+ * Parts a list into runs whose lengths are powers of two, so that statements of many rows come in a few shapes: each is prepared
+ * once.
+ */
+export function* runsOf<T>(items: readonly T[]): Generator<readonly T[]> {
+  let length = MOST_ROWS;
+  for (let at = 0; at < items.length; at += length) {
+    while (length > items.length - at) length /= 2;
+    yield items.slice(at, at + length);
+  }
 }

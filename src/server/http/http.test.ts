@@ -60,7 +60,20 @@ describe('a patch', () => {
     edits: [{ collection: 'lights', id: 'l', before: null, after: { x: 1 } }],
   };
 
-  it('is read by form', () => expect(patchOf(good)).toEqual(good));
+  it('is read by form', () => {
+    const all = { patch: { ...good, author: null }, piece: null, changeNumber: Number.MAX_SAFE_INTEGER };
+    expect(patchOf(good)).toEqual(all);
+    const [piece, author] = [
+      { place: 1, of: 3 },
+      { id: 'browser-1', name: 'Ann' },
+    ];
+    expect(patchOf({ ...good, piece, author, changeNumber: 4 })).toEqual({
+      patch: { ...good, author },
+      ...{ piece, changeNumber: 4 },
+    });
+    const seen = { collection: 'lights', id: 'l', seen: '0123456789abcdef', after: null };
+    expect(patchOf({ ...good, edits: [seen] }).patch.edits).toEqual([seen]);
+  });
 
   it.each([
     [{ ...good, transactionId: 'x' }, /transactionId/],

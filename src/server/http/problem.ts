@@ -5,6 +5,7 @@ import {
   DatabaseFault,
   NotFoundFault,
   PreconditionMissingFault,
+  RefusedFault,
   StaleFault,
   TooLargeFault,
   WrongTypeFault,
@@ -62,12 +63,15 @@ export function problemOf(thrown: unknown): Response {
   }
   const more: Record<string, unknown> = {};
   if (thrown instanceof InputFault && thrown.field !== null) more.field = thrown.field;
+  if (thrown instanceof RefusedFault) more.refused = thrown.refused;
   if (thrown instanceof StaleFault)
     Object.assign(more, { expectedRevision: thrown.expectedRevision, revision: thrown.revision });
   return problem(
     kind.status,
     kind.title,
-    kind.fault === DatabaseFault ? 'The database does not answer.' : wordsOf(thrown),
+    thrown instanceof DatabaseFault || kind.fault !== DatabaseFault
+      ? wordsOf(thrown)
+      : 'The database does not answer.',
     more,
   );
 }

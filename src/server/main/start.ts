@@ -9,7 +9,10 @@ import { wordsOf } from '@/core/faults';
 import { migrate } from '../database/migrate';
 import { openPool } from '../database/pool';
 import { freePort } from '../mariadb/free-port';
+import { ownFolder } from '../mariadb/own-folder';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
+import { argumentsOf } from '../mariadb/processes';
+import { startLock } from './start-lock';
 import { seedDemo, seedWhenEmpty } from '../seed';
 
 const PREFERRED_PORT = 4650;
@@ -18,61 +21,112 @@ const READY_MS = 60_000;
 const root = process.cwd();
 const folder = resolve(process.env.OILWICK_DATA_DIR ?? join(root, '.oilwick'));
 const recordFile = join(folder, 'run', 'server.json');
+const portFile = join(folder, 'run', 'port');
 const say = (words: string) => process.stdout.write(`${words}\n`);
 
 async function main(): Promise<void> {
-  await mkdir(join(folder, 'run'), { recursive: true });
+  const wanted = givenPort();
   const restoreDemo = process.argv.includes('--restore-demo');
+  await mkdir(folder, { recursive: true });
+  await ownFolder(join(folder, 'run'));
+  const release = await startLock(join(folder, 'run', 'start.lock'));
   const already = await runningServer();
   if (already && !restoreDemo) {
     say(`Oilwick is running already: ${already}`);
+    release();
     return;
   }
+  const port = already ? 0 : await portToUse(wanted);
   const given = process.env.OILWICK_DATABASE_URL;
   const own: OwnMariadb | null = given ? null : await startOwnMariadb(folder);
-  const url = given ?? own!.url;
-  await prepare(url, restoreDemo);
-  if (already) {
-    say(`The demo is back: ${already}`);
-    return;
+  const stopOwn = async () => {
+    if (own && !own.wasRunning) await own.stop();
+  };
+  try {
+    await prepare(given ?? own!.url, restoreDemo);
+    if (already) {
+      say(`The demo is back: ${already}`);
+      release();
+      return;
+    }
+    await run(given ?? own!.url, port, own);
+    release();
+  } catch (thrown) {
+    await stopOwn();
+    throw thrown;
   }
-  const port = await freePort(wantedPort());
+}
+
+/** Runs the server until it ends or is told to. @returns when it answers */
+async function run(url: string, port: number, own: OwnMariadb | null): Promise<void> {
   const address = `http://127.0.0.1:${port}`;
   const child = serve(url, port);
   let stopping = false;
+  const forget = async () => {
+    // A later start may have written its own.
+    if ((await recorded())?.pid === process.pid) await rm(recordFile, { force: true });
+  };
   const stop = async () => {
     if (stopping) return;
     stopping = true;
     child.kill('SIGTERM');
-    await rm(recordFile, { force: true });
+    await forget();
     await own?.stop();
     process.exit(0);
   };
   process.on('SIGINT', () => void stop());
   process.on('SIGTERM', () => void stop());
+  let wasReady = false;
   child.on('exit', (code) => {
-    if (stopping) return;
+    if (stopping || !wasReady) return;
     process.stderr.write(
       `The server ended by itself (${code ?? 'killed'}). Start it again with: npm start\n`,
     );
     stopping = true;
-    void rm(recordFile, { force: true })
+    void forget()
       .then(() => own?.stop())
       .finally(() => process.exit(1));
   });
-  await ready(address, child);
+  try {
+    await ready(address, child);
+  } catch (thrown) {
+    stopping = true;
+    child.kill('SIGTERM');
+    throw thrown;
+  }
+  wasReady = true;
   await writeFile(recordFile, JSON.stringify({ pid: process.pid, serverPid: child.pid, address }));
   say(`Oilwick is ready: ${address}`);
 }
 
-/** The address of a server that was started on this data folder and answers, or null. */
-async function runningServer(): Promise<string | null> {
+interface Recorded {
+  pid: number;
+  serverPid: number;
+  address: string;
+}
+
+async function recorded(): Promise<Recorded | null> {
   try {
-    const { address } = JSON.parse(await readFile(recordFile, 'utf8')) as { address: string };
-    return (await isWell(address)) ? address : null;
+    return JSON.parse(await readFile(recordFile, 'utf8')) as Recorded;
   } catch {
     return null;
   }
+}
+
+/**
+ * The address of a server that was started on this data folder and answers, or null.
+ * @throws Error where one runs and does not answer: a second one beside it would help nobody
+ */
+async function runningServer(): Promise<string | null> {
+  const record = await recorded();
+  if (!record) return null;
+  if (await isWell(record.address)) return record.address;
+  const isOurs = (await argumentsOf(record.serverPid)).some((part) => part.includes('next'));
+  if (isOurs)
+    throw new Error(
+      `A server runs at ${record.address} (process ${record.serverPid}) and does not answer. End it, and start again.`,
+    );
+  return null;
 }
 
 async function isWell(address: string): Promise<boolean> {
@@ -95,12 +149,30 @@ async function prepare(url: string, restoreDemo: boolean): Promise<void> {
   }
 }
 
-function wantedPort(): number {
+/** The port that was asked for; null leaves it to us. */
+function givenPort(): number | null {
   const at = process.argv.indexOf('--port');
-  const port = at > 0 ? Number(process.argv[at + 1]) : PREFERRED_PORT;
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new Error(`--port wants a number from 0 to 65535; got ${process.argv[at + 1]}.`);
+  if (at < 0) return null;
+  const text = process.argv[at + 1] ?? '';
+  const port = Number(text);
+  if (!/^\d+$/.test(text) || port > 65535)
+    throw new Error(`--port wants a number from 0 to 65535; got ${text === '' ? 'none' : text}.`);
   return port;
+}
+
+/** The address stays from start to start: a page that is open finds its server again. */
+async function portToUse(wanted: number | null): Promise<number> {
+  if (wanted === 0) return freePort();
+  const kept = Number(await readFile(portFile, 'utf8').catch(() => '0'));
+  const port = wanted ?? (kept || PREFERRED_PORT);
+  const isFree = (await freePort(port)) === port;
+  if (!isFree && (wanted !== null || kept !== 0))
+    throw new Error(
+      `Port ${port} is taken by another program. Start with --port and another number, or with --port 0 for any.`,
+    );
+  const used = isFree ? port : await freePort();
+  await writeFile(portFile, String(used));
+  return used;
 }
 
 function serve(url: string, port: number): ChildProcess {

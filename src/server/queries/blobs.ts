@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { NotFoundFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
-import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
+import { rowOf, rowsOf, run, runsOf, sql, tuples, type Connection } from '../database/sql';
 
 export const CHUNK_BYTES = 4 * 1024 * 1024;
 
@@ -56,10 +56,13 @@ export async function blobOf(sha256: string): Promise<StoredBlob> {
 
 /** Those of the hashes that are not stored. */
 export async function missingBlobs(connection: Connection, hashes: readonly string[]): Promise<string[]> {
-  const missing: string[] = [];
-  for (const sha256 of new Set(hashes)) {
-    if (!(await rowOf(connection, sql`SELECT sha256 FROM blob_file WHERE sha256 = ${sha256}`)))
-      missing.push(sha256);
+  const missing = new Set(hashes);
+  for (const some of runsOf([...missing])) {
+    const there = await rowsOf<{ sha256: string }>(
+      connection,
+      sql`SELECT sha256 FROM blob_file WHERE sha256 IN ${tuples([some])}`,
+    );
+    for (const { sha256 } of there) missing.delete(sha256);
   }
-  return missing;
+  return [...missing];
 }

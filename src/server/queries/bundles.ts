@@ -5,12 +5,16 @@ import { decodePng } from '@/core/raster/png';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Stroke } from '@/core/scene/records/stroke';
 import { sameValue } from '@/core/scene/edits';
+import { PROJECT_COLLECTIONS, type ProjectRecords } from '@/core/scene/records/all-records';
 import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';
 import type { Connection } from '../database/sql';
 import { keepBlobOn, sha256Of } from './blobs';
-import { checkFiles, projectRecords } from './project-records';
+import { expectFiles } from './files';
+import { ofProject, partedRecords, readRecords, type Records } from './records';
 import { makeSceneOn } from './scenes';
+
+const NOTHING = Object.fromEntries(PROJECT_COLLECTIONS.map((collection) => [collection, {}]));
 
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
@@ -28,7 +32,7 @@ export async function keepBundle(projectId: string, name: string, bytes: Uint8Ar
  */
 export async function keepDocument(projectId: string, name: string, scene: SceneDocument): Promise<string> {
   return transaction(async (connection) => {
-    await checkFiles(connection, scene);
+    await expectFiles(connection, partedRecords(scene as unknown as Records).project);
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
   });
 }
@@ -42,7 +46,10 @@ async function withFreeIds(
   projectId: string,
   scene: SceneDocument,
 ): Promise<SceneDocument> {
-  const there = await projectRecords(connection, projectId);
+  const there = {
+    ...NOTHING,
+    ...(await readRecords(connection, ofProject(projectId), PROJECT_COLLECTIONS)),
+  } as unknown as ProjectRecords;
   const renamed = new Map<string, string>();
   const isSameArt = (id: string) =>
     sameValue(there.artworks[id], scene.artworks[id]) &&

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { NotFoundFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
 import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
-import { copyProjectRecords } from './project-records';
+import { copyRecords, ofProject } from './records';
 import { copySceneOn } from './scenes';
 
 export interface SceneEntry {
@@ -123,7 +123,11 @@ export async function copyProject(id: string, name: string): Promise<string> {
       throw new NotFoundFault(`There is no project ${id}.`);
     }
     const copyId = await makeProjectOn(connection, name);
-    await copyProjectRecords(connection, id, copyId);
+    await run(
+      connection,
+      sql`UPDATE project SET counts = (SELECT counts FROM (SELECT counts FROM project WHERE id = ${id}) AS other) WHERE id = ${copyId}`,
+    );
+    await copyRecords(connection, ofProject(id), ofProject(copyId));
     const scenes = await rowsOf<{ id: string; name: string }>(
       connection,
       sql`

@@ -1,157 +1,111 @@
-/**
- * Scenes: a document at some revision, and the patches since. Artworks and reliefs belong to the project and lie in
- * tables of their own; a patch that edits them changes those rows in the same transaction.
- */
+/** Scenes: opened, made, copied, renamed, binned. Their documents are the sets of their records. */
 import { randomUUID } from 'node:crypto';
-import { SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
-import { isOfProject, PROJECT_COLLECTIONS } from '@/core/scene/records/all-records';
-import { applyEdits, firstStale, type Edit } from '@/core/scene/edits';
-import { checkEdited, readScene } from '@/core/scene/read-scene';
-import { NotFoundFault, StaleFault } from '../faults';
-import { transaction, withConnection } from '../database/pool';
-import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
-import { checkFiles, projectRecords, touchedRecords, writeProjectRecords } from './project-records';
+import { SCENE_FORMAT, SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
+import { COLLECTION_NAMES, PROJECT_COLLECTIONS, RECORDS } from '@/core/scene/records/all-records';
+import type { Fields } from '@/core/scene/edits';
+import { NotFoundFault } from '../faults';
+import { snapshot, transaction, withConnection } from '../database/pool';
+import { rowOf, run, sql, type Connection } from '../database/sql';
+import { lockProject, noteProjectChange } from './patches';
+import {
+  copyRecords,
+  countRecords,
+  countsOf,
+  ofProject,
+  ofScene,
+  partedRecords,
+  readRecords,
+  readTexts,
+  restOf,
+  writeRecords,
+  type Counts,
+  type Records,
+} from './records';
+import { keepSnapshot } from './revisions';
 
-/** The whole document is written again after this many patches, or when the last one is this long ago. */
-export const PATCHES_KEPT = 20;
-const QUIET_SECONDS = 10;
-
-export interface OpenScene {
+export interface SceneFacts {
   id: string;
   name: string;
   projectId: string;
   projectName: string;
   revision: number;
+  /** How often the shared records of its project were changed. */
+  changeNumber: number;
+}
+
+export interface OpenScene extends SceneFacts {
   document: SceneDocument;
 }
 
 interface SceneRow {
-  id: string;
   name: string;
   project_id: string;
   project_name: string;
-  document: string;
-  document_revision: number;
   revision: number;
-  quiet_seconds: number;
+  change_number: number;
+  rest: string;
 }
 
-async function sceneRow(connection: Connection, id: string, locked: boolean): Promise<SceneRow> {
-  const row = locked
-    ? await rowOf<SceneRow>(
-        connection,
-        sql`
-        SELECT scene.id, scene.name, project_id, '' AS project_name, document, document_revision, revision,
-          TIMESTAMPDIFF(SECOND, updated_at, CURRENT_TIMESTAMP(3)) AS quiet_seconds
-        FROM scene WHERE scene.id = ${id} FOR UPDATE`,
-      )
-    : await rowOf<SceneRow>(
-        connection,
-        sql`
-        SELECT scene.id, scene.name, project_id, project.name AS project_name, document, document_revision, revision,
-          0 AS quiet_seconds
-        FROM scene JOIN project ON project.id = project_id WHERE scene.id = ${id}`,
-      );
-  if (!row) throw new NotFoundFault(`There is no scene ${id}.`);
-  return row;
-}
-
-/** The document as it stands: what was last written whole, the patches since, and the project's artworks. */
-async function documentOf(connection: Connection, row: SceneRow): Promise<SceneDocument> {
-  const patches = await rowsOf<{ edits: string }>(
-    connection,
-    sql`
-    SELECT edits FROM scene_revision
-    WHERE scene_id = ${row.id} AND revision > ${row.document_revision} AND revision <= ${row.revision} ORDER BY revision`,
-  );
-  const stored = JSON.parse(row.document) as SceneDocument;
-  // What of them is the project's lies in its own records.
-  const scene = patches.reduce((document, { edits }) => {
-    const own = (JSON.parse(edits) as Edit[]).filter(({ collection }) => !isOfProject(collection));
-    return applyEdits(document, own);
-  }, stored);
-  const whole = { ...scene, ...(await projectRecords(connection, row.project_id)) };
-  // What is stored in this version was checked when it was written: checking thousands of records again takes long.
-  return whole.version === SCENE_VERSION ? whole : readScene(whole);
-}
-
-export async function openScene(id: string): Promise<OpenScene> {
-  // One transaction, so that document and patches are read at one point in time.
-  return transaction(async (connection) => {
-    const row = await sceneRow(connection, id, false);
+/**
+ * A scene as one JSON text: what it is, and its document. All of it is read at one point in time; records are passed on as the
+ * texts that they are stored as.
+ */
+export async function openSceneText(id: string): Promise<{ text: string; revision: number }> {
+  return snapshot(async (connection) => {
+    const { rest, ...facts } = await factsOf(connection, id);
+    const document = await documentText(connection, facts, rest);
     return {
-      id,
-      name: row.name,
-      projectId: row.project_id,
-      projectName: row.project_name,
-      revision: row.revision,
-      document: await documentOf(connection, row),
+      text: `${JSON.stringify(facts).slice(0, -1)},"document":${document}}`,
+      revision: facts.revision,
     };
   });
 }
 
-export interface Patch {
-  transactionId: string;
-  edits: Edit[];
+/** @throws NotFoundFault where there is no such scene */
+export async function hasScene(id: string): Promise<void> {
+  if (!(await withConnection((connection) => rowOf(connection, sql`SELECT id FROM scene WHERE id = ${id}`))))
+    throw new NotFoundFault(`There is no scene ${id}.`);
 }
 
-/**
- * Appends a patch. A transaction that is known already answers its old revision, so that a retry after a lost answer
- * is no conflict; it is looked up before anything else.
- * @returns the revision that the patch made
- * @throws StaleFault where the scene is at another revision, InputFault where the edits do not fit
- */
-export async function patchScene(
-  id: string,
-  expectedRevision: number,
-  { transactionId, edits }: Patch,
-): Promise<number> {
-  return transaction(async (connection) => {
-    const row = await sceneRow(connection, id, true);
-    const known = await rowOf<{ revision: number }>(
-      connection,
-      sql`
-      SELECT revision FROM scene_revision WHERE scene_id = ${id} AND transaction_id = ${transactionId}`,
-    );
-    if (known) return known.revision;
-    if (row.revision !== expectedRevision) throw new StaleFault(expectedRevision, row.revision);
-    const before = await documentOf(connection, row);
-    // Artworks may have been changed from another scene of the project.
-    if (firstStale(before, edits)) throw new StaleFault(expectedRevision, row.revision);
-    const after = applyEdits(before, edits);
-    checkEdited(after, edits);
-    await checkFiles(connection, touchedRecords(after, edits));
-    const revision = row.revision + 1;
-    await run(
-      connection,
-      sql`
-      INSERT INTO scene_revision (scene_id, revision, transaction_id, edits)
-      VALUES (${id}, ${revision}, ${transactionId}, ${JSON.stringify(edits)})`,
-    );
-    await writeProjectRecords(connection, row.project_id, after, edits);
-    if (revision - row.document_revision >= PATCHES_KEPT || row.quiet_seconds >= QUIET_SECONDS) {
-      await run(
-        connection,
-        sql`
-        UPDATE scene SET document = ${storedText(after)}, document_revision = ${revision}, revision = ${revision},
-          updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
-      );
-    } else {
-      await run(
-        connection,
-        sql`
-        UPDATE scene SET revision = ${revision}, updated_at = CURRENT_TIMESTAMP(3) WHERE id = ${id}`,
-      );
-    }
-    return revision;
-  });
+export async function openScene(id: string): Promise<OpenScene> {
+  return JSON.parse((await openSceneText(id)).text) as OpenScene;
 }
 
-/** The scene's own part of a document; what belongs to the project lies in its own tables. */
-function storedText(document: SceneDocument): string {
-  const own: Record<string, unknown> = { ...document };
-  for (const collection of PROJECT_COLLECTIONS) own[collection] = {};
-  return JSON.stringify(own);
+/** With the fields of its document that are none of its collections, as a JSON text. */
+async function factsOf(connection: Connection, id: string): Promise<SceneFacts & { rest: string }> {
+  const row = await rowOf<SceneRow>(
+    connection,
+    sql`
+    SELECT scene.name, project_id, project.name AS project_name, revision, change_number, rest
+    FROM scene JOIN project ON project.id = project_id WHERE scene.id = ${id}`,
+  );
+  if (!row) throw new NotFoundFault(`There is no scene ${id}.`);
+  return {
+    id,
+    name: row.name,
+    projectId: row.project_id,
+    projectName: row.project_name,
+    revision: row.revision,
+    changeNumber: row.change_number,
+    rest: row.rest,
+  };
+}
+
+async function documentText(
+  connection: Connection,
+  { id, projectId }: SceneFacts,
+  rest: string,
+): Promise<string> {
+  const texts = new Map<string, string[]>(COLLECTION_NAMES.map((collection) => [collection, []]));
+  const own = COLLECTION_NAMES.filter((collection) => RECORDS[collection].of === 'scene');
+  for (const rows of [
+    await readTexts(connection, ofScene(id), own),
+    await readTexts(connection, ofProject(projectId), PROJECT_COLLECTIONS),
+  ])
+    for (const row of rows) texts.get(row.collection)?.push(`${JSON.stringify(row.id)}:${row.document}`);
+  const collections = [...texts].map(([collection, records]) => `"${collection}":{${records.join(',')}}`);
+  const others = rest === '{}' ? '' : `,${rest.slice(1, -1)}`;
+  return `{"format":"${SCENE_FORMAT}","version":${SCENE_VERSION},${collections.join(',')}${others}}`;
 }
 
 export async function makeScene(projectId: string, name: string, document: SceneDocument): Promise<string> {
@@ -165,27 +119,46 @@ export async function makeSceneOn(
   name: string,
   document: SceneDocument,
 ): Promise<string> {
-  if (!(await rowOf(connection, sql`SELECT id FROM project WHERE id = ${projectId}`))) {
-    throw new NotFoundFault(`There is no project ${projectId}.`);
-  }
+  const { counts, changeNumber } = await lockProject(connection, projectId);
   const id = randomUUID();
+  const records = document as unknown as Records;
+  const { scene, project } = partedRecords(records);
+  const own = Object.fromEntries(
+    COLLECTION_NAMES.filter((collection) => RECORDS[collection].of === 'scene').map((collection) => [
+      collection,
+      records[collection],
+    ]),
+  ) as Records;
   await run(
     connection,
     sql`
-    INSERT INTO scene (id, project_id, name, document, document_revision, revision)
-    VALUES (${id}, ${projectId}, ${name}, ${storedText(document)}, 1, 1)`,
+    INSERT INTO scene (id, project_id, name, revision, counts, rest)
+    VALUES (${id}, ${projectId}, ${name}, 1, ${JSON.stringify(countsOf(own))}, ${JSON.stringify(restOf(document))})`,
   );
-  const brought = PROJECT_COLLECTIONS.flatMap((collection) =>
-    Object.keys(document[collection]).map((recordId) => ({ collection, id: recordId })),
-  );
-  await writeProjectRecords(connection, projectId, document, brought);
+  await writeRecords(connection, ofScene(id), scene);
+  await keepSnapshot(connection, id, 1, own);
+  if (project.length > 0) {
+    await writeRecords(connection, ofProject(projectId), project);
+    const edits = project.map(({ collection, id: recordId, record }) => ({
+      ...{ collection, id: recordId, before: null, after: record as Fields },
+    }));
+    await noteProjectChange(connection, {
+      ...{ projectId, sceneId: id, transactionId: id, author: null, edits, overwritten: [] },
+      ...{ counts: await countsWith(connection, projectId, counts), changeNumber: changeNumber + 1 },
+    });
+  }
   return id;
+}
+
+/** Counts of a project's records after some of unknown newness were added: they are counted again. */
+async function countsWith(connection: Connection, projectId: string, counts: Counts): Promise<Counts> {
+  return { ...counts, ...(await countRecords(connection, ofProject(projectId))) };
 }
 
 export async function copyScene(id: string, name: string): Promise<string> {
   return transaction(async (connection) => {
-    const row = await sceneRow(connection, id, false);
-    return copySceneOn(connection, id, name, row.project_id);
+    const { projectId } = await factsOf(connection, id);
+    return copySceneOn(connection, id, name, projectId);
   });
 }
 
@@ -195,16 +168,17 @@ export async function copySceneOn(
   name: string,
   projectId: string,
 ): Promise<string> {
-  const row = await sceneRow(connection, id, false);
-  const document = await documentOf(connection, row);
   const copyId = randomUUID();
-  await run(
+  const made = await run(
     connection,
     sql`
-    INSERT INTO scene (id, project_id, name, document, document_revision, revision, picture, picture_revision)
-    SELECT ${copyId}, ${projectId}, ${name}, ${storedText(document)}, 1, 1, picture, IF(picture IS NULL, NULL, 1)
+    INSERT INTO scene (id, project_id, name, revision, counts, rest, picture, picture_revision)
+    SELECT ${copyId}, ${projectId}, ${name}, 1, counts, rest, picture, IF(picture IS NULL, NULL, 1)
     FROM scene WHERE id = ${id}`,
   );
+  if (made === 0) throw new NotFoundFault(`There is no scene ${id}.`);
+  await copyRecords(connection, ofScene(id), ofScene(copyId));
+  await keepSnapshot(connection, copyId, 1, await readRecords(connection, ofScene(copyId)));
   return copyId;
 }
 

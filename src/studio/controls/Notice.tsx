@@ -11,7 +11,7 @@ export function Notice() {
   return (
     <div
       role="alert"
-      className="absolute top-12 right-4 left-4 z-10 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2"
+      className="floating absolute top-12 right-4 left-4 z-10 mx-auto flex w-fit max-w-[720px] items-start gap-3 border border-rail bg-slate px-3 py-2"
     >
       <p>{words}</p>
       <button

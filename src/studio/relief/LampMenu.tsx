@@ -16,7 +16,7 @@ export function LampMenu() {
       <PopoverButton className="key">Hand lamp</PopoverButton>
       <PopoverPanel
         anchor="bottom end"
-        className="z-30 mt-1 flex w-[232px] flex-col border border-rail bg-slate p-2"
+        className="floating z-30 mt-1 flex w-[232px] flex-col border border-rail bg-slate p-2"
       >
         <Choice<LampWay>
           label="Moves"

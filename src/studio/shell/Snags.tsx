@@ -22,7 +22,7 @@ export function Snags() {
       </PopoverButton>
       <PopoverPanel
         anchor="bottom end"
-        className="z-30 mt-1 max-h-[420px] w-[440px] overflow-y-auto border border-rail bg-slate p-2"
+        className="floating z-30 mt-1 max-h-[420px] w-[440px] overflow-y-auto border border-rail bg-slate p-2"
       >
         <ul aria-label="Snags">
           {snags.slice(0, MOST_SHOWN).map(({ words, records, mends }, i) => (

@@ -6,19 +6,19 @@ import { benchFacts } from '../store/benches';
 import { Dayline } from '../dayline/Dayline';
 import { Elevation } from '../elevation/Elevation';
 import { Stage } from '../stage/Stage';
-import { ConflictDialog } from './ConflictDialog';
 import { Fence } from '../surface/Fence';
 import { KeysDialog } from './KeysDialog';
 import { PassesDialog } from './PassesDialog';
 import { PaintingDialog } from './PaintingDialog';
 import { SizeDialog } from './SizeDialog';
+import { ToldByOthers } from './ToldByOthers';
 import { TopBar } from './TopBar';
 import { useAddress } from './use-address';
 import { useKeys } from './use-keys';
 import { useScenePicture } from './use-scene-picture';
 
 const DIALOGS: readonly (readonly [name: string, Dialog: ComponentType])[] = [
-  ['Question about a change elsewhere', ConflictDialog],
+  ['What others changed', ToldByOthers],
   ['List of keys', KeysDialog],
   ['Passes of a frame', PassesDialog],
   ['Question about a size', SizeDialog],

@@ -5,6 +5,8 @@ import { commandOf } from '../commands/all-commands';
 import { benchFacts, BENCHES } from '../store/benches';
 import { WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';
+import { Aside } from './Aside';
+import { People } from './People';
 import { Snags } from './Snags';
 
 export function TopBar() {
@@ -26,7 +28,7 @@ export function TopBar() {
             key={name}
             type="button"
             aria-current={bench === name ? 'page' : undefined}
-            className={`flex h-full cursor-pointer items-center gap-2 border-b-2 px-4 ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
+            className={`flex h-full cursor-pointer items-center gap-2 border-b-2 px-3 whitespace-nowrap ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
             onClick={() => studio.desk.setState({ bench: name })}
           >
             <span className="figure text-dust">{i + 1}</span>
@@ -34,6 +36,8 @@ export function TopBar() {
           </button>
         ))}
       </nav>
+      <People />
+      <Aside />
       <Snags />
       <UndoKeys />
       <SaveState />
@@ -78,17 +82,19 @@ function saveWords(sync: SyncState): string {
       return 'Saving …';
     case 'unsaved':
       return 'Not saved';
-    case 'conflict':
-      return 'Changed elsewhere';
   }
 }
 
 function SaveState() {
   const sync = useSync();
-  const isBad = sync.kind === 'unsaved' || sync.kind === 'conflict';
+  const isBad = sync.kind === 'unsaved';
   const why = sync.kind === 'unsaved' ? sync.why : undefined;
   return (
-    <p role="status" title={why} className={`max-w-[220px] truncate ${isBad ? 'text-signal' : 'text-ash'}`}>
+    <p
+      role="status"
+      title={why}
+      className={`max-w-[200px] min-w-[44px] truncate ${isBad ? 'text-signal' : 'text-ash'}`}
+    >
       {saveWords(sync)}
       {why && <span className="text-small">: {why} It is kept in this browser.</span>}
     </p>

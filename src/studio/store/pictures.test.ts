@@ -168,6 +168,14 @@ describe('pictures', () => {
     store.follow(sceneWith(1));
     await settle();
     expect(store.source('a')).not.toBeNull();
+    breakIt(true);
+    store.follow(newScene());
+    store.follow(sceneWith(1));
+    await settle();
+    breakIt(false);
+    store.retryAll();
+    await settle();
+    expect([store.faultOf('a'), store.source('a') === null]).toEqual([null, false]);
   });
 
   it('that failed are made once more when they are told to', async () => {

@@ -139,6 +139,11 @@ export class PictureStore {
     this.tell();
   }
 
+  /** Makes all that failed once more, as when the network is back. */
+  retryAll(): void {
+    for (const [id, { fault }] of [...this.entries]) if (fault !== null) this.retry(id);
+  }
+
   isDone(artworkId: string): boolean {
     return this.entries.get(artworkId)?.isDone ?? false;
   }

@@ -4,8 +4,11 @@
  */
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { SceneDocument } from '@/core/scene/document';
-import type { CollectionName } from '@/core/scene/records/all-records';
-import { applyEdits, firstStale, inverted, squashed, type Edit } from '@/core/scene/edits';
+import { COLLECTION_NAMES, type CollectionName } from '@/core/scene/records/all-records';
+import { wordsOf } from '@/core/faults';
+import { applyEdits, inverted, sameValue, squashed, standingEdits, type Edit } from '@/core/scene/edits';
+import { carriedOut } from '@/core/scene/patches';
+import { checkEdited } from '@/core/scene/read-scene';
 
 export interface Picked {
   collection: CollectionName;
@@ -31,7 +34,7 @@ export interface SceneState {
   selection: Picked[];
   undo: UndoEntry[];
   redo: UndoEntry[];
-  /** What the last undo or redo could not do, in words. */
+  /** What could not be done, in words: a step that was passed over, or a change that does not fit. */
   notice: string | null;
 }
 
@@ -49,6 +52,9 @@ export interface Gesture {
   commit(): void;
   cancel(): void;
 }
+
+/** Of more edits at once only the server checks each. */
+const MOST_CHECKED = 500;
 
 /** Steps that can be undone; far beyond what anybody goes back by hand. */
 export const UNDO_STEPS = 2000;
@@ -89,7 +95,8 @@ export class SceneStore {
     // A gesture goes on over what comes in beside it, but not over a change of what it holds.
     if (this.open && shareRecords(edits, this.open.edits)) this.endGesture();
     const { state, open } = this;
-    const scene = applyEdits(state.scene, edits);
+    const scene = this.checked(applyEdits(state.scene, edits), edits);
+    if (!scene) return;
     if (open) open.base = applyEdits(open.base, edits);
     const after = standing(selection ?? state.selection, scene);
     const entry: UndoEntry = { label, edits: [...edits], before: state.selection, after };
@@ -115,9 +122,11 @@ export class SceneStore {
     return {
       preview: (edits) => {
         if (this.open !== own) return;
-        const scene = applyEdits(own.base, edits);
-        own.edits = squashed(edits);
-        this.api.setState({ scene });
+        // Others may have deleted what it holds; that is left out.
+        own.edits = squashed(edits).filter(
+          ({ collection, id, before }) => !before || own.base[collection][id],
+        );
+        this.api.setState({ scene: applyEdits(own.base, own.edits) });
       },
       commit: () => {
         if (this.open === own) this.endGesture();
@@ -140,7 +149,10 @@ export class SceneStore {
     const { label, base, edits } = this.open;
     this.open = null;
     this.api.setState({ scene: base });
-    this.transact({ label, edits });
+    this.transact({
+      label,
+      edits: edits.filter(({ collection, id, before }) => !before || base[collection][id]),
+    });
   }
 
   undo(): void {
@@ -159,31 +171,73 @@ export class SceneStore {
     const entry = from.at(-1);
     if (!entry) return;
     const rest = from.slice(0, -1);
-    const edits = way === 'undo' ? inverted(entry.edits) : entry.edits;
-    if (firstStale(state.scene, edits)) {
+    const { stand: edits, fall } = standingEdits(
+      state.scene,
+      way === 'undo' ? inverted(entry.edits) : entry.edits,
+    );
+    if (edits.length === 0) {
       const words = `"${entry.label}" was passed over: it was changed elsewhere since.`;
       this.api.setState(way === 'undo' ? { undo: rest, notice: words } : { redo: rest, notice: words });
       return;
     }
     const scene = applyEdits(state.scene, edits);
     const selection = standing(way === 'undo' ? entry.before : entry.after, scene);
+    const notice =
+      fall.length === 0 ? null : `Of "${entry.label}" what was changed elsewhere since was left as it is.`;
+    const back = { ...entry, edits: way === 'undo' ? inverted(edits) : edits };
     this.api.setState(
       way === 'undo'
-        ? { scene, selection, undo: rest, redo: [...state.redo, entry], notice: null }
-        : { scene, selection, redo: rest, undo: [...state.undo, entry], notice: null },
+        ? { scene, selection, undo: rest, redo: [...state.redo, back], notice }
+        : { scene, selection, redo: rest, undo: [...state.undo, back], notice },
     );
     this.onKept(edits);
+  }
+
+  /** A scene after edits, or null where they do not fit it, which is said. */
+  private checked(scene: SceneDocument, edits: readonly Edit[]): SceneDocument | null {
+    try {
+      checkEdited(scene, edits.length > MOST_CHECKED ? [] : edits);
+      return scene;
+    } catch (thrown) {
+      this.api.setState({ notice: wordsOf(thrown) });
+      return null;
+    }
   }
 
   select(selection: readonly Picked[]): void {
     this.api.setState({ selection: standing(selection, this.state.scene) });
   }
 
-  /** Puts the scene of the server in place, with what is not sent yet on top. */
-  adopt(scene: SceneDocument): void {
-    this.open = null;
+  /** Puts a scene in the place of the kept one, as when others changed it; a gesture goes on over it. */
+  adopt(next: SceneDocument): void {
+    const kept = withKnownRecords(next, this.kept);
+    const { open } = this;
+    if (open) open.base = kept;
+    const scene = open ? carriedOut(kept, open.edits) : kept;
     this.api.setState({ scene, selection: standing(this.state.selection, scene) });
   }
+}
+
+/** A scene with the records of another one in the place of those that are the same in content: what did not change is not drawn anew. */
+function withKnownRecords(next: SceneDocument, known: SceneDocument): SceneDocument {
+  const scene = { ...next } as Record<CollectionName, Record<string, unknown>>;
+  for (const collection of COLLECTION_NAMES) {
+    const [records, before] = [next[collection], known[collection]] as [object, object] as [
+      Record<string, unknown>,
+      Record<string, unknown>,
+    ];
+    if (records === before) continue;
+    const ids = Object.keys(records);
+    let isSame = ids.length === Object.keys(before).length;
+    const merged: Record<string, unknown> = {};
+    for (const id of ids) {
+      const isKnown = records[id] === before[id] || sameValue(records[id], before[id]);
+      merged[id] = isKnown ? before[id] : records[id];
+      isSame &&= isKnown;
+    }
+    scene[collection] = isSame ? before : merged;
+  }
+  return scene as unknown as SceneDocument;
 }
 
 /** Whether two lists of edits change any record in common. */

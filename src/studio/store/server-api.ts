@@ -1,6 +1,7 @@
 /** The server's routes as functions. */
 import type { SceneDocument } from '@/core/scene/document';
-import type { Batch, SendResult } from './sync';
+import { sentEdit, type SentEdit } from '@/core/scene/patches';
+import type { Author, Batch, Change, Known, RefusedEdit, SendResult } from './sync';
 
 export interface SceneEntry {
   id: string;
@@ -23,6 +24,8 @@ export interface OpenScene {
   projectId: string;
   projectName: string;
   revision: number;
+  /** How often the shared records of its project were changed. */
+  changeNumber: number;
   document: SceneDocument;
 }
 
@@ -32,9 +35,16 @@ export class ProblemFault extends Error {
   constructor(
     readonly status: number,
     detail: string,
+    /** Of a patch: the edits that do not fit. */
+    readonly refused: RefusedEdit[] = [],
   ) {
     super(detail);
   }
+}
+
+interface Problem {
+  detail?: string;
+  refused?: RefusedEdit[];
 }
 
 async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
@@ -45,8 +55,8 @@ async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     throw new ProblemFault(0, 'The server does not answer.');
   }
   if (response.ok) return (await response.json()) as T;
-  const problem = (await response.json().catch(() => ({}))) as { detail?: string };
-  throw new ProblemFault(response.status, problem.detail ?? `The server answered with ${response.status}.`);
+  const { detail, refused } = (await response.json().catch(() => ({}))) as Problem;
+  throw new ProblemFault(response.status, detail ?? `The server answered with ${response.status}.`, refused);
 }
 
 const asJson = (method: string, body: object): RequestInit => ({
@@ -100,18 +110,53 @@ export function pictureUrl(sha256: string): string {
   return `/api/blobs/${sha256}`;
 }
 
-/** Sends a batch and sorts the answers by what is to be done next. */
-export async function sendBatch(sceneId: string, batch: Batch, revision: number): Promise<SendResult> {
+/** Longer patches are sent in pieces of about so many characters. */
+const PIECE_LENGTH = 2 * 1024 * 1024;
+
+interface PatchAnswer {
+  revision: number;
+  changeNumber: number | null;
+  since: Change[] | null;
+  gone: number[];
+}
+
+/** Sends a batch, in pieces where it is long, and sorts the answers by what is to be done next. */
+export async function sendBatch(
+  sceneId: string,
+  { transactionId, edits, author }: Batch & { author: Author },
+  { revision, changeNumber }: Known,
+): Promise<SendResult> {
+  const pieces = piecesOf(edits.map(sentEdit));
   try {
-    const answer = await ask<{ revision: number }>(`/api/scenes/${sceneId}/patches`, {
-      ...asJson('POST', batch),
-      headers: { 'content-type': 'application/json', 'if-match': `"r${revision}"` },
-    });
-    return { kind: 'kept', revision: answer.revision };
+    let answer: PatchAnswer | null = null;
+    for (const [place, some] of pieces.entries()) {
+      const piece = pieces.length > 1 ? { place, of: pieces.length } : undefined;
+      answer = await ask<PatchAnswer>(`/api/scenes/${sceneId}/patches`, {
+        ...asJson('POST', { transactionId, edits: some, author, changeNumber, piece }),
+        headers: { 'content-type': 'application/json', 'if-match': `"r${revision}"` },
+      });
+    }
+    return { kind: 'kept', ...answer! };
   } catch (thrown) {
     if (!(thrown instanceof ProblemFault)) throw thrown;
-    if (thrown.status === 412) return { kind: 'stale' };
+    if (thrown.status === 412) return { kind: 'ahead' };
+    const why = thrown.message;
     const isAway = thrown.status === 0 || thrown.status >= 500;
-    return { kind: isAway ? 'away' : 'refused', why: thrown.message };
+    return isAway ? { kind: 'away', why } : { kind: 'refused', why, refused: thrown.refused };
   }
+}
+
+function piecesOf(edits: readonly SentEdit[]): SentEdit[][] {
+  const pieces: SentEdit[][] = [];
+  let length = Infinity;
+  for (const edit of edits) {
+    const own = JSON.stringify(edit).length;
+    if (length + own > PIECE_LENGTH) {
+      pieces.push([]);
+      length = 0;
+    }
+    pieces.at(-1)!.push(edit);
+    length += own;
+  }
+  return pieces;
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
+import { newCue } from '@/core/scene/records/cue';
 import { newLight } from '@/core/scene/records/light';
-import { applyEdits, change, create, firstStale, remove, type Edit } from '@/core/scene/edits';
+import { applyEdits, change, create, remove, type Edit } from '@/core/scene/edits';
+import { carriedOut } from '@/core/scene/patches';
 import { SceneStore } from './scene-store';
-import { SceneSync, type Batch, type SendResult } from './sync';
 
 const lamp = (x: number) => newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x, y: 2 });
 const withLamp = () => applyEdits(newScene(), [create('lights', 'l', lamp(1))]);
@@ -92,10 +92,55 @@ describe('the store', () => {
   it('passes over a step whose value was changed elsewhere since, and says so', () => {
     const store = new SceneStore(withLamp());
     store.transact({ label: 'Move', edits: [moved(store, 5)] });
-    store.adopt(applyEdits(store.state.scene, [change(store.state.scene, 'lights', 'l', { x: 77 })!]));
+    store.adopt(carriedOut(store.kept, [change(store.kept, 'lights', 'l', { x: 77 })!]));
     store.undo();
     expect(store.state.scene.lights.l.x).toBe(77);
     expect(store.state.notice).toMatch(/"Move" was passed over/);
+  });
+
+  it('undoes what still stands of a step, leaves the rest as others made it, and says so', () => {
+    const store = new SceneStore(applyEdits(withLamp(), [create('lights', 'm', lamp(3))]));
+    const both = (x: number) => ['l', 'm'].map((id) => change(store.kept, 'lights', id, { x })!);
+    store.transact({ label: 'Move', edits: both(50) });
+    store.adopt(carriedOut(store.kept, [change(store.kept, 'lights', 'l', { x: 77 })!]));
+    store.undo();
+    expect([store.state.scene.lights.l.x, store.state.scene.lights.m.x]).toEqual([77, 3]);
+    expect(store.state.notice).toMatch(/Of "Move" what was changed elsewhere/);
+    store.redo();
+    expect([store.state.scene.lights.l.x, store.state.scene.lights.m.x]).toEqual([77, 50]);
+  });
+
+  it('goes on with a drag over what comes from others, and lets go of what they delete', () => {
+    const store = new SceneStore(applyEdits(withLamp(), [create('lights', 'm', lamp(3))]));
+    const start = store.kept;
+    const drag = store.gesture('Move');
+    const at = (x: number) => ['l', 'm'].map((id) => change(start, 'lights', id, { x })!);
+    drag.preview(at(20));
+    store.adopt(
+      carriedOut(store.kept, [change(start, 'lights', 'l', { x: 77, y: 8 })!, remove(start, 'lights', 'm')]),
+    );
+    expect(store.state.scene.lights.l).toMatchObject({ x: 20, y: 8 });
+    drag.preview(at(30));
+    drag.commit();
+    expect(store.state.scene.lights.l).toMatchObject({ x: 30, y: 8 });
+    expect(store.state.scene.lights.m).toBeUndefined();
+    const other = store.gesture('Move');
+    other.preview([change(store.kept, 'lights', 'l', { x: 99 })!]);
+    store.adopt(carriedOut(store.kept, [change(start, 'lights', 'l', { y: 5 })!]));
+    other.cancel();
+    expect(store.state.scene.lights.l).toMatchObject({ x: 30, y: 5 });
+  });
+
+  it('keeps nothing that the server would refuse, and says why', () => {
+    const store = new SceneStore(withLamp());
+    const kept: Edit[] = [];
+    store.onKept = (edits) => kept.push(...edits);
+    store.transact({ label: 'Record', edits: [create('cues', 'a', newCue({ clockHours: 5 }))] });
+    store.transact({ label: 'Record', edits: [create('cues', 'b', newCue({ clockHours: 5 }))] });
+    expect(store.state.notice).toBe('There is a cue at this hour already (5).');
+    expect(kept.map(({ id }) => id)).toEqual(['a']);
+    expect(Object.keys(store.state.scene.cues)).toEqual(['a']);
+    expect(store.state.undo.length).toBe(1);
   });
 
   it('drops from the selection what is no longer there, and picks again what comes back', () => {
@@ -112,161 +157,5 @@ describe('the store', () => {
     expect(store.state.selection).toEqual([]);
     store.undo();
     expect(store.state.selection).toEqual([{ collection: 'lights', id: 'l' }]);
-  });
-});
-
-/** A server in memory, with a clock that only the test moves. */
-function setUp(unsent?: { inFlight: Batch | null; pending: Edit[] }) {
-  const server = {
-    scene: withLamp(),
-    revision: 1,
-    known: new Map<string, number>(),
-    isAway: false,
-    losesAnswer: false,
-    sends: 0,
-  };
-  const timers: (() => void)[] = [];
-  let ids = 0;
-  let adopted: SceneDocument | null = null;
-  const apply = (batch: Batch, revision: number): SendResult => {
-    const known = server.known.get(batch.transactionId);
-    if (known !== undefined) return { kind: 'kept', revision: known };
-    if (revision !== server.revision || firstStale(server.scene, batch.edits)) return { kind: 'stale' };
-    server.scene = applyEdits(server.scene, batch.edits);
-    server.known.set(batch.transactionId, ++server.revision);
-    return { kind: 'kept', revision: server.revision };
-  };
-  const sync = new SceneSync({
-    server: {
-      send: async (batch, revision) => {
-        server.sends++;
-        if (server.isAway) return { kind: 'away', why: 'no answer' };
-        const result = apply(batch, revision);
-        return server.losesAnswer ? { kind: 'away', why: 'lost' } : result;
-      },
-      load: async () => ({ document: server.scene, revision: server.revision }),
-    },
-    revision: 1,
-    unsent,
-    adopt: (scene) => (adopted = scene),
-    keep: () => undefined,
-    newId: () => `id-${++ids}`,
-    later: (work) => {
-      timers.push(work);
-      return () => void timers.splice(timers.indexOf(work), 1);
-    },
-  });
-  const run = async () => {
-    timers.splice(0).forEach((work) => work());
-    for (let i = 0; i < 10; i++) await Promise.resolve();
-  };
-  return { server, sync, run, timers, adopted: () => adopted, state: () => sync.api.getState().sync.kind };
-}
-
-const edit = (x: number, from = 1): Edit => ({
-  collection: 'lights',
-  id: 'l',
-  before: { x: from },
-  after: { x },
-});
-
-describe('saving', () => {
-  it('says saving until the server has it, and sends what belongs together at once', async () => {
-    const { server, sync, run, state } = setUp();
-    sync.add([edit(5)]);
-    sync.add([edit(9, 5)]);
-    expect(state()).toBe('saving');
-    await run();
-    expect(state()).toBe('saved');
-    expect(server.sends).toBe(1);
-    expect(server.scene.lights.l.x).toBe(9);
-  });
-
-  it('is not put off by changes that keep coming', async () => {
-    const { sync, timers, run, state } = setUp();
-    sync.add([edit(5)]);
-    const [first] = timers;
-    for (let x = 5; x < 40; x++) sync.add([edit(x + 1, x)]);
-    expect(timers).toEqual([first]);
-    await run();
-    expect(state()).toBe('saved');
-  });
-
-  it('says not saved while the server is away, and sends everything when it is back', async () => {
-    const { server, sync, run, state } = setUp();
-    server.isAway = true;
-    sync.add([edit(5)]);
-    await run();
-    expect(state()).toBe('unsaved');
-    sync.add([edit(8, 5)]);
-    await run();
-    expect(state()).toBe('unsaved');
-    server.isAway = false;
-    sync.flush();
-    await run();
-    await run();
-    expect(state()).toBe('saved');
-    expect(server.scene.lights.l.x).toBe(8);
-  });
-
-  it('sends a patch whose answer was lost again under its id, and it is applied once', async () => {
-    const { server, sync, run, state } = setUp();
-    server.losesAnswer = true;
-    sync.add([edit(5)]);
-    await run();
-    expect(state()).toBe('unsaved');
-    server.losesAnswer = false;
-    await run();
-    expect(state()).toBe('saved');
-    expect(server.revision).toBe(2);
-  });
-
-  it('takes over a scene that was changed elsewhere where its own changes still stand', async () => {
-    const { server, sync, run, state, adopted } = setUp();
-    server.scene = applyEdits(server.scene, [create('lights', 'theirs', lamp(3))]);
-    server.revision = 2;
-    sync.add([edit(5)]);
-    await run();
-    await run();
-    expect(state()).toBe('saved');
-    expect(adopted()!.lights.l.x).toBe(5);
-    expect(server.scene.lights.theirs).toBeDefined();
-    expect(server.scene.lights.l.x).toBe(5);
-  });
-
-  it('asks where the same value was changed, keeps both, and sends nothing until it is answered', async () => {
-    const { server, sync, run, state, adopted } = setUp();
-    server.scene = applyEdits(server.scene, [edit(60)]);
-    server.revision = 2;
-    sync.add([edit(5)]);
-    await run();
-    expect(state()).toBe('conflict');
-    sync.add([edit(6, 5)]);
-    await run();
-    expect(server.scene.lights.l.x).toBe(60);
-    expect(sync.unsent.length).toBe(2);
-    await sync.takeTheirs();
-    expect(adopted()!.lights.l.x).toBe(60);
-    expect(state()).toBe('saved');
-  });
-
-  it('sends what an earlier visit left', async () => {
-    const { server, run, state } = setUp({
-      inFlight: { transactionId: 'old', edits: [edit(5)] },
-      pending: [edit(6, 5)],
-    });
-    await run();
-    await run();
-    expect(state()).toBe('saved');
-    expect(server.scene.lights.l.x).toBe(6);
-    expect(server.known.has('old')).toBe(true);
-  });
-
-  it('a change that is taken back before it was sent is not sent', async () => {
-    const { server, sync, run, state } = setUp();
-    sync.add([edit(5), edit(1, 5)]);
-    await run();
-    expect(state()).toBe('saved');
-    expect(server.sends).toBe(0);
   });
 });

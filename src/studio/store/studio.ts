@@ -4,7 +4,7 @@ import { linearToHex } from '@/core/raster/colour';
 import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
-import { applyEdits, change, firstStale, type Edit } from '@/core/scene/edits';
+import { change } from '@/core/scene/edits';
 import { RowKeeper, type Rows } from '@/core/moment/rows';
 import { MomentMaker } from '@/core/moment/moment-maker';
 import type { FoundOccluders } from '@/core/moment/occluders';
@@ -19,20 +19,35 @@ import {
   type SizeAnswer,
   type SizeQuestion,
 } from './desk-store';
-import { JournalWriter, readJournal, type Journal } from './journal';
+import { createElsewhere, deletedBy, overwrittenBy, tell, type ElsewhereStore } from './elsewhere';
+import { TabJournal, type History } from './journal';
 import { createLive, type LiveStore } from './live';
+import { LiveFeed } from './live-feed';
 import type { OpenStage, OpenView } from './open-view';
 import { LongWork } from './long-work';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
 import { passingOf, type WipeSide } from './passing-of';
+import { ownPerson } from './person';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
 import { StrokeTurns } from './stroke-turns';
-import { SceneSync } from './sync';
+import { sendLeft } from './send-left';
+import { SceneSync, type AsideEdit, type Batch, type Change, type Known } from './sync';
 
-export type StudioInfo = Omit<OpenScene, 'document' | 'revision'>;
+export type StudioInfo = Omit<OpenScene, 'document' | keyof Known>;
+
+/** What a scene is opened with, beside its document. */
+interface Opening {
+  known: Known;
+  journal: TabJournal;
+  history: History | null;
+  /** What earlier visits did not get to send. */
+  unsent: Batch[];
+  /** What could not be saved, and was kept aside. */
+  aside: AsideEdit[];
+}
 
 export class Studio {
   readonly scenes: SceneStore;
@@ -46,6 +61,7 @@ export class Studio {
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly sync: SceneSync;
+  readonly elsewhere: ElsewhereStore = createElsewhere();
   /** The view that shows it just now. */
   view: OpenView | null = null;
   /** The stage, while it is the view. */
@@ -53,50 +69,55 @@ export class Studio {
   /** For questions of panels and tools; views have one each. */
   private readonly maker = new MomentMaker();
   private readonly rowKeeper = new RowKeeper();
-  private readonly writer: JournalWriter;
+  private readonly journal: TabJournal;
+  private readonly feed: LiveFeed;
   private readonly leave: (() => void)[] = [];
 
   constructor(
     readonly info: StudioInfo,
-    scene: SceneDocument,
-    revision: number,
-    journal: Journal | null,
+    document: SceneDocument,
+    { known, journal, history, unsent, aside }: Opening,
     bench: Bench,
   ) {
-    const unsent = unsentOf(journal, scene);
-    this.scenes = new SceneStore(applyEdits(scene, unsent.shown), {
-      undo: journal?.undo ?? [],
-      redo: journal?.redo ?? [],
-    });
-    this.desk = createDesk(bench);
-    this.live = createLive(settingsOf(scene).clockHours);
-    this.pictures = new PictureStore(this.workers);
+    this.journal = journal;
     this.sync = new SceneSync({
-      server: {
-        send: (batch, at) => sendBatch(info.id, batch, at),
-        load: async () => api.openScene(info.id),
+      send: (batch, at) => sendBatch(info.id, { ...batch, author: ownPerson() }, at),
+      load: async () => {
+        const { document: now, revision, changeNumber } = await api.openScene(info.id);
+        return { document: now, known: { revision, changeNumber } };
       },
-      revision: unsent.isStale ? journal!.revision : revision,
-      unsent: journal ? { inFlight: journal.inFlight, pending: journal.pending } : undefined,
-      adopt: (next) => this.scenes.adopt(next),
-      keep: () => this.writer.changed(),
+      ...{ document, known, unsent, aside },
+      show: (next) => this.scenes.adopt(next),
+      heard: (change) => this.heard(change),
+      keep: () => this.keepUnsent(),
       newId: () => crypto.randomUUID(),
       later: (work, ms) => {
         const timer = setTimeout(work, ms);
         return () => clearTimeout(timer);
       },
     });
-    this.writer = new JournalWriter(info.id, () => this.journal());
+    const scene = this.sync.shown;
+    this.scenes = new SceneStore(scene, history ?? undefined);
+    this.desk = createDesk(bench);
+    this.live = createLive(settingsOf(scene).clockHours);
+    this.pictures = new PictureStore(this.workers);
+    this.feed = new LiveFeed(info.id, ownPerson, () => this.sync.knownUpTo, {
+      changes: (changes) => this.sync.receive(changes),
+      reload: () => void this.sync.reload().then(() => this.feed.open()),
+      people: (people) => this.elsewhere.setState({ people }),
+    });
     this.scenes.onKept = (edits) => this.sync.add(edits);
     this.desk.setState({ planeId: inOrder(this.scene.planes).at(-1)?.[0] ?? null });
     this.pictures.follow(this.scene);
     this.leave.push(
       this.scenes.api.subscribe((state, last) => {
         if (state.scene !== last.scene) this.pictures.follow(state.scene);
-        if (state.undo !== last.undo || state.redo !== last.redo) this.writer.changed();
+        if (state.undo !== last.undo || state.redo !== last.redo)
+          this.journal.keepHistory(() => this.scenes.state);
       }),
     );
     this.listenToPage();
+    this.feed.open();
   }
 
   /**
@@ -114,12 +135,19 @@ export class Studio {
     };
   }
 
+  /** Sends what earlier visits left, and then opens the scene as it stands. */
   static async open(sceneId: string, bench: Bench): Promise<Studio> {
-    const [{ document, revision, ...info }, journal] = await Promise.all([
-      api.openScene(sceneId),
-      readJournal(sceneId),
-    ]);
-    return new Studio(info, document, revision, journal, bench);
+    const { journal, left, history } = await TabJournal.open(sceneId);
+    try {
+      const { unsent, aside } = await sendLeft(sceneId, left);
+      const { document, revision, changeNumber, ...info } = await api.openScene(sceneId);
+      const known = { revision, changeNumber };
+      await journal.takeOver({ known, batches: unsent, aside });
+      return new Studio(info, document, { known, journal, history, unsent, aside }, bench);
+    } catch (thrown) {
+      journal.close();
+      throw thrown;
+    }
   }
 
   get scene(): SceneDocument {
@@ -137,9 +165,17 @@ export class Studio {
   }
 
   close(): void {
-    this.writer.write();
+    this.journal.writeHistory(() => this.scenes.state);
     for (const leave of this.leave) leave();
+    this.feed.close();
+    this.sync.close();
+    this.journal.close();
     this.workers.stop();
+  }
+
+  /** Another name for oneself, as the others see it. */
+  nameChanged(): void {
+    this.feed.open();
   }
 
   /** Changes fields of one record as a step of its own. */
@@ -221,44 +257,50 @@ export class Studio {
     return { colour: linearToHex(linear), level };
   }
 
-  private journal(): Journal {
-    const { undo, redo } = this.scenes.state;
-    return { ...this.sync.snapshot, undo: undo.slice(-500), redo };
+  /** Says what a change by others wrote over or deleted of what was set here. */
+  private heard({ author, edits, overwritten }: Change): void {
+    const own = ownPerson();
+    for (const one of overwritten)
+      if (this.sync.isOwn(one)) tell(this.elsewhere, overwrittenBy(this.scene, edits, { author, own }, one));
+    const unsent = new Set(this.sync.unsent.map(({ collection, id }) => `${collection}/${id}`));
+    for (const { collection, id, after } of edits) {
+      const record = this.scene[collection][id];
+      if (after === null && record && unsent.has(`${collection}/${id}`))
+        tell(this.elsewhere, deletedBy({ author, own }, collection, id, record));
+    }
+  }
+
+  private keepUnsent(): Promise<void> {
+    return this.journal.keepUnsent(() => ({
+      known: this.sync.knownUpTo,
+      batches: [...this.sync.waiting],
+      aside: [...this.sync.aside],
+    }));
   }
 
   private listenToPage(): void {
     const flush = () => {
-      this.writer.write();
+      this.journal.writeHistory(() => this.scenes.state);
       this.sync.flush();
+    };
+    const back = () => {
+      flush();
+      this.pictures.retryAll();
     };
     const hidden = () => document.visibilityState === 'hidden' && flush();
     const warn = (event: BeforeUnloadEvent) => {
       flush();
       if (this.sync.hasUnsent) event.preventDefault();
     };
-    window.addEventListener('online', flush);
+    window.addEventListener('online', back);
     document.addEventListener('visibilitychange', hidden);
     window.addEventListener('beforeunload', warn);
     this.leave.push(() => {
-      window.removeEventListener('online', flush);
+      window.removeEventListener('online', back);
       document.removeEventListener('visibilitychange', hidden);
       window.removeEventListener('beforeunload', warn);
     });
   }
-}
-
-/**
- * What an earlier visit did not get to send, and whether it still fits. A batch that did arrive is in the scene
- * already: only what came after it is laid on top; sent again under its id it is answered and not applied twice.
- * What does not fit goes out at the old revision, and is met as a conflict.
- */
-function unsentOf(journal: Journal | null, scene: SceneDocument): { shown: Edit[]; isStale: boolean } {
-  if (!journal) return { shown: [], isStale: false };
-  const { inFlight, pending } = journal;
-  const all = [...(inFlight?.edits ?? []), ...pending];
-  if (firstStale(scene, all) === null) return { shown: all, isStale: false };
-  if (inFlight && firstStale(scene, pending) === null) return { shown: pending, isStale: false };
-  return { shown: [], isStale: true };
 }
 
 /** A new id for a record. */

@@ -13,6 +13,7 @@ export const cues = {
   about: 'The look of the scene at single hours',
   of: 'scene',
   most: LIMITS.cues,
+  distinct: { field: 'clockHours', words: (hours) => `There is a cue at this hour already (${hours}).` },
   schema,
 } as const satisfies RecordKind;
 

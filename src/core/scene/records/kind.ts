@@ -10,8 +10,10 @@ export interface RecordKind<T extends object = object> {
   /** How many of them there may be. */
   most: number;
   schema: ObjectSchema<T>;
-  /** The one id that there is, where there is but one record. */
+  /** The one id that there is, where there is but one record. It cannot be deleted. */
   onlyId?: string;
+  /** A field of which no two records have the same value, and what to say where they would. */
+  distinct?: { field: string; words(value: unknown): string };
   /** A collection whose records it shares its ids with: it belongs to the record of the same id. */
   sharesIdsWith?: string;
 }
