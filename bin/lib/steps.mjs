@@ -145,8 +145,8 @@ export function unitStep() {
 }
 
 /** Some files of the unit tests alone. */
-export function vitestFiles(name, files, env) {
-  return vitest(name, 'unit', env, files);
+export function vitestFiles(name, files, env, project = 'unit') {
+  return vitest(name, project, env, files);
 }
 
 export function storeStep(env) {

@@ -11,6 +11,11 @@ export const LIMITS = {
   bundleBytes: 256 * 1024 * 1024,
   bundleUnpackedBytes: 1024 * 1024 * 1024,
   bundleEntries: 4096,
+  /** Pixels of all pictures of a bundle, and of all layers of a painting. */
+  bundlePixels: 256 * 1024 * 1024,
+  paintingPixels: 128 * 1024 * 1024,
+  /** Bytes of the scene in a bundle. */
+  sceneBytes: 128 * 1024 * 1024,
   /** Bytes of one JSON request body, and of one scene document. */
   jsonBytes: 8 * 1024 * 1024,
   jsonDepth: 32,

@@ -5,29 +5,28 @@ import { dirname, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { describe, expect, it } from 'vitest';
 import { change, create } from '@/core/scene/edits';
-import { openPool, pool as sharedPool, withConnection } from './database/pool';
+import { withConnection } from './database/pool';
 import { migrate } from './database/migrate';
 import { rowsOf, runsOf, sql, table, tuples } from './database/sql';
 import { startLock } from './main/start-lock';
 import { ownFolder } from './mariadb/own-folder';
-import { startOwnMariadb, type OwnMariadb } from './mariadb/own-mariadb';
+import { startOwnMariadb } from './mariadb/own-mariadb';
 import { patchScene } from './queries/patches';
 import { allProjects } from './queries/projects';
 import { openScene, type OpenScene } from './queries/scenes';
-import { at, freshScene, MIGRATIONS, testLamp, transactionId, testDatabase } from './testing';
+import {
+  MIGRATIONS,
+  at,
+  closePools,
+  freshScene,
+  killAndReopen,
+  reopen,
+  testDatabase,
+  testLamp,
+  transactionId,
+} from './testing';
 
 const database = testDatabase();
-
-async function closePools(): Promise<void> {
-  await sharedPool().end();
-  await database.pool.end();
-  (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
-}
-
-async function reopen(mariadb: OwnMariadb): Promise<void> {
-  process.env.OILWICK_DATABASE_URL = mariadb.url;
-  Object.assign(database, { mariadb, pool: openPool(mariadb.url) });
-}
 
 describe('a query', () => {
   it('has a place for each value, and only names of tables in its text', () => {
@@ -94,10 +93,10 @@ describe('a start', () => {
     const record = join(database.folder, 'run', 'mariadb.json');
     await writeFile(record, '{"pid": ');
     const { pid } = database.mariadb;
-    await closePools();
+    await closePools(database);
     const again = await startOwnMariadb(database.folder);
     expect([again.pid === pid, again.wasRunning]).toEqual([false, false]);
-    await reopen(again);
+    await reopen(database, again);
     expect((await openScene(id)).revision).toBe(1);
   });
 
@@ -203,10 +202,7 @@ describe('a kill', () => {
         transactionId: transactionId(),
         edits: [create('lights', `l${i}`, testLamp(i))],
       });
-    process.kill(database.mariadb.pid, 'SIGKILL');
-    await new Promise((resolve) => setTimeout(resolve, 200));
-    await closePools();
-    await reopen(await startOwnMariadb(database.folder));
+    await killAndReopen(database);
     expect(Object.keys((await openScene(id)).document.lights).length).toBe(6);
   });
 });

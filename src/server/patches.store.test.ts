@@ -64,6 +64,14 @@ describe('patches', () => {
     expect(Object.keys((await openScene(id)).document.lights)).toEqual(['l', 'm']);
   });
 
+  it('sent six times at once under one id are applied once, and all are answered alike', async () => {
+    const { id } = await freshScene();
+    const first = { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(1))] };
+    const answers = await Promise.all(Array.from({ length: 6 }, () => patchScene(id, at(1), first)));
+    expect(answers.map(({ revision }) => revision)).toEqual([2, 2, 2, 2, 2, 2]);
+    expect((await openScene(id)).revision).toBe(2);
+  });
+
   it('made for an older revision are joined, and told what came between', async () => {
     const { id, document } = await sceneWithLight();
     await patch(id, 2, change(document, 'lights', 'l', { x: 40 })!);

@@ -9,6 +9,7 @@ import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { emptyImage } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
+import { withHeaderSize } from '@/core/raster/testing/hand-made-png';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, remove } from '@/core/scene/edits';
 import { fullScene } from '@/core/scene/testing';
@@ -125,6 +126,24 @@ describe('a bundle of everything', () => {
   });
 });
 
+describe('a hostile bundle', () => {
+  it('with fields of megabytes that nobody knows, or a record of such, is refused by their name', async () => {
+    const { document, pictures } = pictured();
+    const projectId = await makeProject('Project');
+    const long = 'x'.repeat(3 * 1024 * 1024);
+    const bundle = (scene: object) => writeBundle('Scene', scene as SceneDocument, pictures, deflateSync);
+    await expect(keepBundle(projectId, 'Scene', await bundle({ ...document, notes: long }))).rejects.toThrow(
+      /notes/,
+    );
+    const kept = await keepBundle(projectId, 'Scene', await bundle({ ...document, notes: 'short' }));
+    expect((await openScene(kept)).document).toMatchObject({ notes: 'short' });
+    const lamps = { ...document.lamps, carried: { ...document.lamps.carried, remark: long } };
+    await expect(keepBundle(projectId, 'Scene', await bundle({ ...document, lamps }))).rejects.toThrow(
+      /lamps.carried is longer than/,
+    );
+  });
+});
+
 describe('a hostile painting', () => {
   const png = encodePng(emptyImage(2, 2));
   const stack = (layers: string) =>
@@ -134,6 +153,13 @@ describe('a hostile painting', () => {
     const many = '<layer name="l" src="data/l.png"/>'.repeat(10_000);
     const bytes = packFiles({ 'stack.xml': stack(many), 'data/l.png': png });
     expect(() => readLayeredPainting(bytes)).toThrow(/at most 200 layers/);
+  });
+
+  it('whose layers are larger than all may be together is refused by the layer', () => {
+    const huge = withHeaderSize(png, 4096, 4096);
+    const many = Array.from({ length: 9 }, (_, i) => `<layer name="l${i}" src="data/l.png"/>`).join('');
+    const bytes = packFiles({ 'stack.xml': stack(many), 'data/l.png': huge });
+    expect(() => readLayeredPainting(bytes)).toThrow(/l0.*(unpack|pixels|size|promises)/i);
   });
 
   it('whose layers lead out of the archive is refused by the file that is not there', () => {

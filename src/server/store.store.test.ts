@@ -148,6 +148,8 @@ describe('files', () => {
     );
     expect(rows.length).toBe(3);
     await expect(blobOf('f'.repeat(64))).rejects.toThrow(/no file/);
+    for (const odd of ['', '..', 'é'.repeat(64), '\0', 'F'.repeat(64)])
+      await expect(blobOf(odd)).rejects.toThrow(/64 digits/);
   });
 });
 

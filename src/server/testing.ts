@@ -41,6 +41,25 @@ export function testDatabase(): TestDatabase {
   return database;
 }
 
+/** Kills the database, starts it again on its data, and opens new connections. */
+export async function killAndReopen(database: TestDatabase): Promise<void> {
+  process.kill(database.mariadb.pid, 'SIGKILL');
+  await closePools(database);
+  await reopen(database, await startOwnMariadb(database.folder));
+}
+
+export async function closePools(database: TestDatabase): Promise<void> {
+  // Of a database that was killed connections end with an error.
+  await Promise.allSettled([sharedPool().end(), database.pool.end()]);
+  (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
+}
+
+export async function reopen(database: TestDatabase, mariadb: OwnMariadb): Promise<void> {
+  process.env.OILWICK_DATABASE_URL = mariadb.url;
+  (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
+  Object.assign(database, { mariadb, pool: openPool(mariadb.url) });
+}
+
 export const transactionId = () => randomUUID();
 
 /** What somebody knows who opened a scene at a revision, and asks for nothing of its project. */

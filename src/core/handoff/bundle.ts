@@ -6,11 +6,13 @@
  * recipes, to the same pixels.
  */
 import { InputFault } from '../faults';
+import { checkJsonDepth } from '../json-depth';
+import { LIMITS } from '../limits';
 import { MomentMaker } from '../moment/moment-maker';
 import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
 import { NOTHING_PASSING } from '../moment/passing';
 import { hasRimLights } from '../scene/looks';
-import { decodePng } from '../raster/png';
+import { decodePng, pngSize } from '../raster/png';
 import type { Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
 import { glowShares, glowsOf, picturesOf, sourceOf, type ReliefJob } from '../relief/job';
@@ -169,13 +171,7 @@ export async function readBundle(
 ): Promise<Bundle> {
   const files = unpackFiles(bytes);
   if (!files['scene.json']) throw new InputFault('The archive has no scene.json; is it a bundle?');
-  let value: unknown;
-  try {
-    value = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(files['scene.json']));
-  } catch (cause) {
-    throw new InputFault('scene.json is not JSON.', 'scene.json', { cause });
-  }
-  const scene = readScene(value);
+  const scene = readScene(jsonOf(files['scene.json']));
   const byHash = new Map<string, Uint8Array>();
   for (const [path, content] of Object.entries(files)) {
     if (/^(art|glows|brought)\/.*\.png$/.test(path)) byHash.set(await sha256(content), content);
@@ -194,7 +190,38 @@ export async function readBundle(
       pictures.set(sha, content);
     }
   }
+  checkPixels(pictures);
   return { scene, pictures };
+}
+
+function jsonOf(bytes: Uint8Array): unknown {
+  if (bytes.length > LIMITS.sceneBytes)
+    throw new InputFault('The scene of the bundle is too large.', 'scene.json');
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch (cause) {
+    throw new InputFault('scene.json is not JSON.', 'scene.json', { cause });
+  }
+  checkJsonDepth(text, LIMITS.jsonDepth, 'scene.json');
+  try {
+    return JSON.parse(text);
+  } catch (cause) {
+    throw new InputFault('scene.json is not JSON.', 'scene.json', { cause });
+  }
+}
+
+/** Small files may hold large pictures: their sizes are added up before any is unpacked. */
+function checkPixels(pictures: ReadonlyMap<string, Uint8Array>): void {
+  let pixels = 0;
+  for (const bytes of pictures.values()) {
+    const { width, height } = pngSize(bytes);
+    pixels += width * height;
+  }
+  if (pixels > LIMITS.bundlePixels)
+    throw new InputFault(
+      `The pictures of the bundle have ${Math.round(pixels / 1e6)} million pixels; at most ${Math.round(LIMITS.bundlePixels / 1e6)} are taken.`,
+    );
 }
 
 /** The pixels of a bundle's artworks, reliefs made by their recipes; for renderers without a browser. */

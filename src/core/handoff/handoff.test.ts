@@ -8,6 +8,7 @@ import { gateView, momentAt } from '../moment/moment-at';
 import { NOTHING_PASSING } from '../moment/passing';
 import { emptyImage } from '../raster/image';
 import { decodePng, encodePng } from '../raster/png';
+import { withHeaderSize } from '../raster/testing/hand-made-png';
 import { recipeWith } from '../relief/recipe';
 import { newScene } from '../scene/new-scene';
 import { newArtwork } from '../scene/records/artwork';
@@ -16,7 +17,7 @@ import { newOccluder } from '../scene/records/occluder';
 import { newRelief } from '../scene/records/relief';
 import { newSprite } from '../scene/records/sprite';
 import { bundlePictures, readBundle, writeBundle } from './bundle';
-import { unpackFiles } from './zip';
+import { packFiles, unpackFiles } from './zip';
 
 const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
@@ -148,6 +149,31 @@ describe('a bundle', async () => {
     ],
   ])('that is no good is refused in words: %s', async (_, broken, words) => {
     await expect(readBundle(broken, sha256)).rejects.toThrow(words);
+  });
+
+  it('of small files that hold very large pictures is refused by their pixels, before any is unpacked', async () => {
+    const bomb = newScene();
+    const contents: Record<string, Uint8Array> = {};
+    for (let i = 0; i < 24; i++) {
+      const file = withHeaderSize(
+        encodePng({ width: 1, height: 1, data: Uint8Array.of(i, 0, 0, 255) }),
+        4096,
+        4096,
+      );
+      contents[`art/${i}.png`] = file;
+      const size = { widthPx: 4096, heightPx: 4096, pixelArt: true };
+      bomb.artworks[`a${i}`] = newArtwork({ name: '', imageSha: sha256(file), ...size });
+    }
+    contents['scene.json'] = new TextEncoder().encode(JSON.stringify(bomb));
+    await expect(readBundle(packFiles(contents), sha256)).rejects.toThrow(/403 million pixels; at most 268/);
+  });
+
+  it('whose scene is nested too deep, or of no format, is refused in words', async () => {
+    const deep = (text: string) => packFiles({ 'scene.json': new TextEncoder().encode(text) });
+    await expect(readBundle(deep('['.repeat(5_000_000)), sha256)).rejects.toThrow(
+      /scene.json is nested deeper than 32/,
+    );
+    await expect(readBundle(deep('{"version": 5}'), sha256)).rejects.toThrow(/got none/);
   });
 
   it('never crashes, whatever is changed in it', async () => {

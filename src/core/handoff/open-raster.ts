@@ -2,7 +2,7 @@
 import { SaxesParser } from 'saxes';
 import { InputFault, wordsOf } from '../faults';
 import { LIMITS } from '../limits';
-import { inspectPng } from '../raster/png';
+import { inspectPng, pngSize } from '../raster/png';
 import { unpackFiles } from './zip';
 
 export interface PaintedLayer {
@@ -33,11 +33,18 @@ export function readLayeredPainting(bytes: Uint8Array): LayeredPainting {
   if (!stack) throw new InputFault('The archive has no stack.xml; is it a layered painting?');
   const { widthPx, heightPx, entries } = readStack(new TextDecoder().decode(stack));
   const names = new Map<string, number>();
+  let pixels = 0;
   const layers = entries.map(({ name, src, x, y, opacity, hidden }) => {
     const png = files[src];
     if (!png) throw new InputFault(`The layer "${name}" names the file ${src}, which is not there.`);
     let facts;
     try {
+      const { width, height } = pngSize(png);
+      pixels += width * height;
+      if (pixels > LIMITS.paintingPixels)
+        throw new InputFault(
+          `all layers up to it have more than ${Math.round(LIMITS.paintingPixels / 1e6)} million pixels`,
+        );
       facts = inspectPng(png);
     } catch (cause) {
       throw new InputFault(`The layer "${name}": ${wordsOf(cause)}`, null, { cause });

@@ -47,6 +47,20 @@ export function inspectPng(bytes: Uint8Array): PngFacts {
   return readFrame(bytes).facts;
 }
 
+/**
+ * The size of a picture as its header says it; nothing else of the file is looked at.
+ * @throws InputFault where it does not begin as a PNG file does
+ */
+export function pngSize(bytes: Uint8Array): { width: number; height: number } {
+  const isPng = PNG_SIGNATURE.every((b, i) => bytes[i] === b) && bytes.length >= HEADER_END;
+  if (!isPng) throw new InputFault('This is not a PNG file.');
+  const { width, height } = readHeader(bytes.subarray(16, HEADER_END));
+  return { width, height };
+}
+
+/** Where the data of the first chunk, which is the header, ends. */
+const HEADER_END = 29;
+
 function readFrame(bytes: Uint8Array): PngFrame {
   if (bytes.length > LIMITS.pictureBytes) {
     throw new InputFault(

@@ -39,12 +39,12 @@ export function readScene(value: unknown): SceneDocument {
   const raw = upgraded(value as Record<string, unknown>);
   if (raw.format !== SCENE_FORMAT)
     throw new InputFault(
-      `The format must be "${SCENE_FORMAT}"; got ${JSON.stringify(raw.format)}.`,
+      `The format must be "${SCENE_FORMAT}"; got ${raw.format === undefined ? 'none' : JSON.stringify(raw.format)}.`,
       'format',
     );
   if (raw.version !== SCENE_VERSION) {
     throw new InputFault(
-      `Version ${JSON.stringify(raw.version)} of the scene format is not known here; the newest is ${SCENE_VERSION}.`,
+      `Version ${raw.version === undefined ? 'none' : JSON.stringify(raw.version)} of the scene format is not known here; the newest is ${SCENE_VERSION}.`,
       'version',
     );
   }

@@ -1,5 +1,6 @@
 /** Reading request bodies within their limits. */
 import { InputFault } from '@/core/faults';
+import { checkJsonDepth } from '@/core/json-depth';
 import { LIMITS } from '@/core/limits';
 import { TooLargeFault, WrongTypeFault } from '../faults';
 
@@ -28,6 +29,7 @@ export async function bytesOf(request: Request, type: string, most: number): Pro
 /** A JSON object within the limits of size and depth. */
 export async function jsonOf(request: Request): Promise<Record<string, unknown>> {
   const text = new TextDecoder().decode(await bytesOf(request, 'application/json', LIMITS.jsonBytes));
+  checkJsonDepth(text, LIMITS.jsonDepth, 'The body');
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -36,21 +38,7 @@ export async function jsonOf(request: Request): Promise<Record<string, unknown>>
   }
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new InputFault('The body must be a JSON object.');
-  if (depthOf(value) > LIMITS.jsonDepth)
-    throw new InputFault(`The body is nested deeper than ${LIMITS.jsonDepth}.`);
   return value as Record<string, unknown>;
-}
-
-function depthOf(value: unknown): number {
-  let depth = 0;
-  let level: unknown[] = [value];
-  while (level.length > 0 && depth <= LIMITS.jsonDepth) {
-    depth++;
-    level = level
-      .flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []))
-      .filter((v) => typeof v === 'object' && v !== null);
-  }
-  return depth;
 }
 
 export function nameOf(body: Record<string, unknown>): string {

@@ -38,7 +38,10 @@ export interface StoredBlob {
   bytes: Buffer;
 }
 
+const SHA_256 = /^[0-9a-f]{64}$/;
+
 export async function blobOf(sha256: string): Promise<StoredBlob> {
+  if (!SHA_256.test(sha256)) throw new NotFoundFault('A file is asked for by the 64 digits of its hash.');
   return withConnection(async (connection) => {
     const file = await rowOf<{ type: string }>(
       connection,

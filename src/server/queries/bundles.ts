@@ -1,11 +1,16 @@
 /** Opening a bundle: its pictures become files, its artworks the project's, its document a scene. */
 import { randomUUID } from 'node:crypto';
 import { readBundle } from '@/core/handoff/bundle';
-import { decodePng } from '@/core/raster/png';
+import { inspectPng } from '@/core/raster/png';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Stroke } from '@/core/scene/records/stroke';
 import { sameValue } from '@/core/scene/edits';
-import { PROJECT_COLLECTIONS, type ProjectRecords } from '@/core/scene/records/all-records';
+import {
+  COLLECTION_NAMES,
+  PROJECT_COLLECTIONS,
+  type Collections,
+  type ProjectRecords,
+} from '@/core/scene/records/all-records';
 import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';
 import type { Connection } from '../database/sql';
@@ -19,7 +24,11 @@ const NOTHING = Object.fromEntries(PROJECT_COLLECTIONS.map((collection) => [coll
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
   const { scene, pictures } = await readBundle(bytes, sha256Of);
-  for (const picture of pictures.values()) decodePng(picture);
+  for (const picture of pictures.values()) {
+    inspectPng(picture);
+    // Others have their turn between two pictures.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
   return transaction(async (connection) => {
     for (const picture of pictures.values()) await keepBlobOn(connection, picture, 'image/png');
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
@@ -67,9 +76,11 @@ async function withFreeIds(
       if (other && !sameValue(other, record)) renamed.set(`${collection}/${id}`, randomUUID());
     }
   }
-  const { format, version, ...collections } = scene;
+  const known = COLLECTION_NAMES.map((collection) => [collection, scene[collection]]);
+  const collections = Object.fromEntries(known) as unknown as Collections;
   const records = renamedRecords(collections, (collection, id) => renamed.get(`${collection}/${id}`) ?? id);
-  return { format, version, ...records };
+  // Fields that are none of its collections stay.
+  return { ...scene, ...records };
 }
 
 function strokesOf({ strokes }: Pick<SceneDocument, 'strokes'>, artworkId: string): Record<string, Stroke> {

@@ -50,18 +50,7 @@ interface Locked {
  */
 export async function patchScene(id: string, known: Known, patch: Patch): Promise<PatchAnswer> {
   return transaction(async (connection) => {
-    const locked = await lockScene(connection, id, patch.edits);
-    const taken = await rowOf<{
-      revision: number;
-      change_number: number | null;
-      overwritten: string;
-      gone: string;
-    }>(
-      connection,
-      sql`
-      SELECT revision, change_number, overwritten, gone FROM scene_revision
-      WHERE scene_id = ${id} AND transaction_id = ${patch.transactionId}`,
-    );
+    const { locked, taken } = await lockScene(connection, id, patch);
     if (taken)
       return {
         revision: taken.revision,
@@ -137,15 +126,42 @@ async function take(
       ...{ projectId, sceneId: id, transactionId, author, edits: forProject },
       ...{ overwritten: outcome.overwritten, counts: locked.projectCounts, changeNumber },
     });
-  const since = await changesSince(connection, of(locked), known, revision);
+  // Mostly nothing came between, and then nothing is asked.
+  const isUpToDate = known.revision === locked.revision && known.changeNumber >= locked.changeNumber;
+  const since = isUpToDate ? [] : await changesSince(connection, of(locked), known, revision);
   return { revision, changeNumber, since, overwritten: outcome.overwritten, gone: outcome.gone };
 }
 
-/** A patch locks its scene first and then its project, so that none waits for another one that waits for it. */
-async function lockScene(connection: Connection, id: string, edits: readonly SentEdit[]): Promise<Locked> {
-  const scene = await rowOf<{ revision: number; project_id: string; counts: string }>(
+interface SceneRow {
+  revision: number;
+  project_id: string;
+  counts: string;
+  change_number: number;
+}
+
+interface TakenRow {
+  revision: number;
+  change_number: number | null;
+  overwritten: string;
+  gone: string;
+}
+
+/**
+ * Locks the scene of a patch, and its project where the patch changes what is shared: in this order, so that no patch waits for
+ * another one that waits for it.
+ * @returns the revision that the patch made, too, where it was taken already
+ */
+async function lockScene(
+  connection: Connection,
+  id: string,
+  { transactionId, edits }: Patch,
+): Promise<{ locked: Locked; taken: TakenRow | null }> {
+  const scene = await rowOf<SceneRow>(
     connection,
-    sql`SELECT revision, project_id, counts FROM scene WHERE id = ${id} FOR UPDATE`,
+    sql`
+    SELECT revision, project_id, counts,
+      (SELECT change_number FROM project WHERE project.id = scene.project_id) AS change_number
+    FROM scene WHERE id = ${id} FOR UPDATE`,
   );
   if (!scene) throw new NotFoundFault(`There is no scene ${id}.`);
   const locked: Locked = {
@@ -154,11 +170,22 @@ async function lockScene(connection: Connection, id: string, edits: readonly Sen
     revision: scene.revision,
     sceneCounts: JSON.parse(scene.counts) as Counts,
     projectCounts: {},
-    changeNumber: 0,
+    changeNumber: scene.change_number,
   };
-  if (!edits.some(({ collection }) => isOfProject(collection))) return locked;
+  // Asked only now: the same patch may have been on its way while this one waited.
+  const taken = await rowOf<TakenRow>(
+    connection,
+    sql`
+    SELECT revision, change_number, overwritten, gone FROM scene_revision
+    WHERE scene_id = ${id} AND transaction_id = ${transactionId}`,
+  );
+  if (taken) return { locked, taken };
+  if (!edits.some(({ collection }) => isOfProject(collection))) return { locked, taken: null };
   const project = await lockProject(connection, scene.project_id);
-  return { ...locked, projectCounts: project.counts, changeNumber: project.changeNumber };
+  return {
+    locked: { ...locked, projectCounts: project.counts, changeNumber: project.changeNumber },
+    taken: null,
+  };
 }
 
 /** Locks a project for a change of its shared records. */

@@ -1,4 +1,6 @@
 /** Records as rows, by owner, collection and id: those of a scene, and those that a project's scenes share. */
+import { InputFault } from '@/core/faults';
+import { LIMITS } from '@/core/limits';
 import type { Fields } from '@/core/scene/edits';
 import { COLLECTION_NAMES, isOfProject, type CollectionName } from '@/core/scene/records/all-records';
 import type { RecordName } from '@/core/scene/references';
@@ -60,18 +62,28 @@ export async function lockRecords(
   names: readonly RecordName[],
 ): Promise<Map<string, Fields>> {
   const found = new Map<string, Fields>();
-  for (const some of runsOf(names)) {
-    const rows = await rowsOf<Row>(
-      connection,
-      sql`
-      SELECT collection, id, document FROM ${table(owner.table)}
-      WHERE owner_id = ${owner.id} AND (collection, id) IN (${tuples(some.map(({ collection, id }) => [collection, id]))})
-      FOR UPDATE`,
-    );
-    for (const { collection, id, document } of rows)
-      found.set(`${collection}/${id}`, JSON.parse(document) as Fields);
-  }
+  for (const [collection, ids] of byCollection(names))
+    for (const some of runsOf(ids)) {
+      const rows = await rowsOf<Row>(
+        connection,
+        sql`
+        SELECT id, document FROM ${table(owner.table)}
+        WHERE owner_id = ${owner.id} AND collection = ${collection} AND id IN ${tuples([some])} FOR UPDATE`,
+      );
+      for (const { id, document } of rows) found.set(`${collection}/${id}`, JSON.parse(document) as Fields);
+    }
   return found;
+}
+
+/** Ids by their collections, both in the order in which they come. */
+function byCollection(names: readonly RecordName[]): Map<CollectionName, string[]> {
+  const ids = new Map<CollectionName, string[]>();
+  for (const { collection, id } of names) {
+    const own = ids.get(collection);
+    if (own) own.push(id);
+    else ids.set(collection, [id]);
+  }
+  return ids;
 }
 
 /** Writes records, and takes away those that were deleted. */
@@ -82,7 +94,16 @@ export async function writeRecords(
 ): Promise<void> {
   const rows = changed
     .filter(({ record }) => record !== null)
-    .map(({ collection, id, record }) => [owner.id, collection, id, JSON.stringify(record)]);
+    .map(({ collection, id, record }) => {
+      const text = JSON.stringify(record);
+      const path = `${collection}.${id}`;
+      if (text.length > LIMITS.recordLength)
+        throw new InputFault(
+          `${path} is longer than the ${LIMITS.recordLength} characters of one record.`,
+          path,
+        );
+      return [owner.id, collection, id, text];
+    });
   for (const part of bySize(rows))
     for (const some of runsOf(part))
       await run(
@@ -91,13 +112,14 @@ export async function writeRecords(
         INSERT INTO ${table(owner.table)} (owner_id, collection, id, document) VALUES ${tuples(some)}
         ON DUPLICATE KEY UPDATE document = VALUES(document)`,
       );
-  for (const some of runsOf(changed.filter(({ record }) => record === null)))
-    await run(
-      connection,
-      sql`
-      DELETE FROM ${table(owner.table)}
-      WHERE owner_id = ${owner.id} AND (collection, id) IN (${tuples(some.map(({ collection, id }) => [collection, id]))})`,
-    );
+  for (const [collection, ids] of byCollection(changed.filter(({ record }) => record === null)))
+    for (const some of runsOf(ids))
+      await run(
+        connection,
+        sql`
+        DELETE FROM ${table(owner.table)}
+        WHERE owner_id = ${owner.id} AND collection = ${collection} AND id IN ${tuples([some])}`,
+      );
 }
 
 /** Characters of one statement; far below what the database takes at once. */
@@ -130,7 +152,10 @@ export async function copyRecords(connection: Connection, from: Owner, to: Owner
 /** Fields of a document that are none of its collections, as a newer program may have written them: they are kept. */
 export function restOf(document: object): Fields {
   const known: readonly string[] = ['format', 'version', ...COLLECTION_NAMES];
-  return Object.fromEntries(Object.entries(document).filter(([field]) => !known.includes(field)));
+  const rest = Object.fromEntries(Object.entries(document).filter(([field]) => !known.includes(field)));
+  if (JSON.stringify(rest).length > LIMITS.recordLength)
+    throw new InputFault(`Fields that are not known here (${Object.keys(rest).join(', ')}) are too long.`);
+  return rest;
 }
 
 /** How many records of each collection an owner has. */

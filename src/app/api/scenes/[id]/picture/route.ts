@@ -1,3 +1,4 @@
+import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { inspectPng } from '@/core/raster/png';
 import { bytesOf } from '@/server/http/body';
@@ -17,7 +18,10 @@ export const GET = handler<RecordContext>(async (_, { params }) => {
 
 export const PUT = handler<RecordContext>(async (request, { params }) => {
   const bytes = await bytesOf(request, 'image/png', LIMITS.scenePictureBytes);
-  inspectPng(bytes);
+  const { width, height } = inspectPng(bytes);
+  const side = LIMITS.scenePictureSidePx;
+  if (width > side || height > side)
+    throw new InputFault(`The picture of a scene has at most ${side} px a side; got ${width} x ${height}.`);
   await keepScenePicture((await params).id, bytes);
   return Response.json({ kept: true });
 });
