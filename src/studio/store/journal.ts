@@ -3,6 +3,7 @@
  * its own; what a tab left that is gone is taken over by the next one that opens the scene.
  */
 import { del, get, keys, set } from 'idb-keyval';
+import type { Edit } from '@/core/scene/edits';
 import type { UndoEntry } from './scene-store';
 import type { AsideEdit, Batch, Known } from './sync';
 
@@ -18,6 +19,17 @@ export interface History {
   redo: UndoEntry[];
 }
 
+interface KeptHistory extends History {
+  savedAt: number;
+}
+
+/** What was kept of a scene before tabs had journals of their own. */
+interface FormerJournal {
+  revision: number;
+  inFlight: { transactionId: string; edits: Edit[] } | null;
+  pending: Edit[];
+}
+
 const HISTORY_DELAY_MS = 300;
 const HISTORY_STEPS = 500;
 /** A page that is loaded again waits this long for itself to be gone. */
@@ -26,6 +38,7 @@ const TAB_KEY = 'oilwick-tab';
 
 const unsentKey = (sceneId: string, tabId: string) => `scene-unsent/${sceneId}/${tabId}`;
 const historyKey = (sceneId: string, tabId: string) => `scene-history/${sceneId}/${tabId}`;
+const formerKey = (sceneId: string) => `scene-journal-${sceneId}`;
 const lockName = (tabId: string) => `oilwick-tab-${tabId}`;
 
 export class TabJournal {
@@ -34,6 +47,8 @@ export class TabJournal {
   private waiting: Promise<void> | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private isClosed = false;
+  /** What other tabs left and was read here. */
+  private taken: string[] = [];
 
   private constructor(
     private readonly sceneId: string,
@@ -48,8 +63,10 @@ export class TabJournal {
     const { tabId, release } = await ownTab();
     const journal = new TabJournal(sceneId, tabId, release);
     try {
-      const left = await leftBehind(sceneId, tabId);
-      return { journal, left, history: (await get<History>(historyKey(sceneId, tabId))) ?? null };
+      const found = [...(await leftBefore(sceneId)), ...(await leftBehind(sceneId, tabId))];
+      journal.taken = found.map(({ key }) => key).filter((key) => key !== unsentKey(sceneId, tabId));
+      const left = found.map(({ unsent }) => unsent);
+      return { journal, left, history: await lastHistory(sceneId, tabId) };
     } catch {
       // Without the browser's store work goes on; only what an earlier visit left is not there.
       return { journal, left: [], history: null };
@@ -85,15 +102,15 @@ export class TabJournal {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     const { undo, redo } = read();
-    void set(historyKey(this.sceneId, this.tabId), { undo: undo.slice(-HISTORY_STEPS), redo }).catch(
-      () => undefined,
-    );
+    const kept: KeptHistory = { undo: undo.slice(-HISTORY_STEPS), redo, savedAt: Date.now() };
+    void set(historyKey(this.sceneId, this.tabId), kept).catch(() => undefined);
   }
 
   /** What was taken over lies with this tab now, and is not kept twice. */
   async takeOver(unsent: Unsent): Promise<void> {
     await this.keepUnsent(() => unsent);
-    await forgetOthers(this.sceneId, this.tabId);
+    // Only what was read: another tab may have gone since, and what it left is for the next one.
+    for (const key of this.taken.splice(0)) await del(key).catch(() => undefined);
   }
 
   close(): void {
@@ -139,8 +156,7 @@ function held(name: string, waitMs: number): Promise<(() => void) | null> {
   });
 }
 
-async function leftKeys(sceneId: string): Promise<[key: string, tabId: string][]> {
-  const prefix = unsentKey(sceneId, '');
+async function leftKeys(prefix: string): Promise<[key: string, tabId: string][]> {
   return (await keys<string>())
     .filter((key) => typeof key === 'string' && key.startsWith(prefix))
     .map((key) => [key, key.slice(prefix.length)]);
@@ -151,17 +167,39 @@ async function isGone(tabId: string): Promise<boolean> {
   return !taken.some(({ name }) => name === lockName(tabId));
 }
 
-async function leftBehind(sceneId: string, ownTabId: string): Promise<Unsent[]> {
-  const left: Unsent[] = [];
-  for (const [key, tabId] of await leftKeys(sceneId)) {
+async function leftBehind(sceneId: string, ownTabId: string): Promise<{ key: string; unsent: Unsent }[]> {
+  const left: { key: string; unsent: Unsent }[] = [];
+  for (const [key, tabId] of await leftKeys(unsentKey(sceneId, ''))) {
     if (tabId !== ownTabId && !(await isGone(tabId))) continue;
     const unsent = await get<Unsent>(key);
-    if (unsent) left.push(unsent);
+    if (unsent) left.push({ key, unsent });
   }
   return left;
 }
 
-async function forgetOthers(sceneId: string, ownTabId: string): Promise<void> {
-  for (const [key, tabId] of await leftKeys(sceneId))
-    if (tabId !== ownTabId && (await isGone(tabId))) await del(key).catch(() => undefined);
+/** What a program of before left. */
+async function leftBefore(sceneId: string): Promise<{ key: string; unsent: Unsent }[]> {
+  const key = formerKey(sceneId);
+  const former = await get<FormerJournal>(key);
+  if (!former) return [];
+  const { revision, inFlight, pending } = former;
+  const batches: Batch[] = [
+    ...(inFlight ? [{ ...inFlight, wasSent: true }] : []),
+    ...(pending.length > 0 ? [{ transactionId: crypto.randomUUID(), edits: pending, wasSent: false }] : []),
+  ];
+  return [{ key, unsent: { known: { revision, changeNumber: 0 }, batches, aside: [] } }];
+}
+
+/** The history of this tab, or where it has none the last one of those that are gone, which are forgotten then. */
+async function lastHistory(sceneId: string, ownTabId: string): Promise<History | null> {
+  let last = (await get<KeptHistory>(historyKey(sceneId, ownTabId))) ?? null;
+  const isOwn = last !== null;
+  for (const [key, tabId] of await leftKeys(historyKey(sceneId, ''))) {
+    if (tabId === ownTabId || !(await isGone(tabId))) continue;
+    const history = await get<KeptHistory>(key);
+    if (history && !isOwn && (last === null || history.savedAt > last.savedAt)) last = history;
+    await del(key);
+  }
+  if (last && !isOwn) await set(historyKey(sceneId, ownTabId), last);
+  return last;
 }
