@@ -1,5 +1,6 @@
 /** What can go wrong on the server, by kind; `http/problem.ts` gives each its status. */
 import { InputFault } from '@/core/faults';
+import type { RefusedEdit } from '@/core/scene/changes';
 
 export class DatabaseFault extends Error {
   override name = 'DatabaseFault';
@@ -7,15 +8,6 @@ export class DatabaseFault extends Error {
 
 export class NotFoundFault extends Error {
   override name = 'NotFoundFault';
-}
-
-/** An edit of a patch that does not fit. */
-export interface RefusedEdit {
-  /** Its place among the edits. */
-  edit: number;
-  why: string;
-  /** Path of the field at fault. */
-  field: string | null;
 }
 
 /** A patch with edits that do not fit; nothing of it was kept. */

@@ -1,9 +1,10 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import { encodePng } from '@/core/raster/png';
+import type { FeedEvent } from '@/core/scene/changes';
 import { change, create } from '@/core/scene/edits';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
-import { Feed, type FeedEvent } from './live/feed';
+import { Feed } from './live/feed';
 import { keepBlob } from './queries/blobs';
 import { patchScene } from './queries/patches';
 import { makeScene, openScene } from './queries/scenes';

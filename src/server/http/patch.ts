@@ -3,10 +3,10 @@ import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { COLLECTION_NAMES, type CollectionName } from '@/core/scene/records/all-records';
 import { ID } from '@/core/fields';
+import type { Person } from '@/core/scene/changes';
 import type { Fields } from '@/core/scene/edits';
 import type { SentEdit } from '@/core/scene/patches';
 import { PreconditionMissingFault } from '../faults';
-import type { Author } from '../queries/changes';
 import type { Patch } from '../queries/patches';
 
 const TRANSACTION_ID = /^[a-z0-9-]{8,64}$/;
@@ -36,7 +36,7 @@ export function patchOf(body: Record<string, unknown>): SentPatch {
   };
 }
 
-function authorOf(value: unknown): Author | null {
+function authorOf(value: unknown): Person | null {
   if (value === undefined || value === null) return null;
   const { id, name } = value as Record<string, unknown>;
   if (typeof id !== 'string' || !TRANSACTION_ID.test(id))

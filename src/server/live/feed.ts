@@ -2,26 +2,16 @@
  * Tells those who have scenes open what others change. A process looks once for all of its listeners whether anything is new,
  * by the revisions; so several processes can serve one database. Who is there is noted in the database too.
  */
+import type { FeedEvent, Known, Person } from '@/core/scene/changes';
 import { rowsOf, run, sql, tuples } from '../database/sql';
 import { snapshot, withConnection } from '../database/pool';
-import { changesSince, type Change, type Known } from '../queries/changes';
+import { changesSince } from '../queries/changes';
 
 /** How often is looked, ms. */
 const LOOK_MS = 250;
 /** How often is noted who is there, and how long somebody counts as there who was not noted again, s. */
 const NOTE_SECONDS = 4;
 const THERE_SECONDS = 12;
-
-export interface Person {
-  id: string;
-  name: string;
-}
-
-export type FeedEvent =
-  | { kind: 'changes'; changes: Change[]; revision: number; changeNumber: number }
-  /** More happened than is worth sending. */
-  | { kind: 'reload' }
-  | { kind: 'people'; people: Person[] };
 
 export interface Listener {
   sceneId: string;

@@ -1,30 +1,7 @@
 /** What became of a scene and of its project's shared records since a revision, for those who have it open. */
+import type { Change, Known } from '@/core/scene/changes';
 import type { Overwritten, SentEdit } from '@/core/scene/patches';
 import { rowOf, rowsOf, sql, type Connection, type Query } from '../database/sql';
-
-/** Who made a patch: a browser, and the name that its person gave. */
-export interface Author {
-  id: string;
-  name: string;
-}
-
-/** A patch that was taken: one of the scene, or what another scene of the project did to the shared records. */
-export interface Change {
-  /** The scene's; null is a change by another scene. */
-  revision: number | null;
-  /** Its number among those that changed the project's shared records; null changed none. */
-  changeNumber: number | null;
-  transactionId: string;
-  author: Author | null;
-  edits: SentEdit[];
-  overwritten: Overwritten[];
-}
-
-/** Up to where somebody knows a scene: its revision, and the number of the last change of its project's shared records. */
-export interface Known {
-  revision: number;
-  changeNumber: number;
-}
 
 /** Beyond so many changes, or so much text of them, the scene is better opened anew. */
 const MOST_CHANGES = 1000;

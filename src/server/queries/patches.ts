@@ -6,31 +6,19 @@
 import { InputFault } from '@/core/faults';
 import { areDistinct, checkCount, checkDeleted, checkDistinct, checkRecord } from '@/core/scene/read-scene';
 import { isOfProject, type CollectionName } from '@/core/scene/records/all-records';
+import type { Known, PatchAnswer, Person, RefusedEdit } from '@/core/scene/changes';
 import { outcomeOf, type Outcome, type Overwritten, type SentEdit } from '@/core/scene/patches';
 import { transaction } from '../database/pool';
 import { rowOf, run, sql, type Connection } from '../database/sql';
-import { NotFoundFault, RefusedFault, StaleFault, type RefusedEdit } from '../faults';
-import { changesSince, type Author, type Change, type Known } from './changes';
+import { NotFoundFault, RefusedFault, StaleFault } from '../faults';
+import { changesSince } from './changes';
 import { faultsOfFiles } from './files';
 import { lockRecords, ofProject, ofScene, readRecords, writeRecords, type Counts } from './records';
 
 export interface Patch {
   transactionId: string;
   edits: SentEdit[];
-  author?: Author | null;
-}
-
-export interface PatchAnswer {
-  /** The revision that the patch made. */
-  revision: number;
-  /** The number of its change of the project's shared records; null changed none. */
-  changeNumber: number | null;
-  /** What came between what its author knew and itself; null is more than an answer holds. */
-  since: Change[] | null;
-  /** Values of others that it wrote over. */
-  overwritten: Overwritten[];
-  /** Places of its edits that change records which others deleted. */
-  gone: number[];
+  author?: Person | null;
 }
 
 interface Locked {
@@ -206,7 +194,7 @@ interface ProjectChange {
   /** The scene by which it was made; null was made beside them all. */
   sceneId: string | null;
   transactionId: string;
-  author: Author | null;
+  author: Person | null;
   edits: readonly SentEdit[];
   overwritten: readonly Overwritten[];
   counts: Counts;

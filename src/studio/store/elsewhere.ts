@@ -1,15 +1,10 @@
 /** What comes from others who have the scene open: who they are, what they wrote over, and what of one's own cannot be saved. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Person } from '@/core/scene/changes';
 import { create, type Edit } from '@/core/scene/edits';
 import type { Overwritten, SentEdit } from '@/core/scene/patches';
 import type { SceneDocument } from '@/core/scene/document';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
-import type { Author } from './sync';
-
-export interface Person {
-  id: string;
-  name: string;
-}
 
 /** Something to be told, with what can be done about it. */
 export interface Told {
@@ -41,7 +36,7 @@ export function tell(store: ElsewhereStore, told: Omit<Told, 'id'>): void {
 export function overwrittenBy(
   scene: SceneDocument,
   edits: readonly SentEdit[],
-  { author, own }: { author: Author | null; own: Person },
+  { author, own }: { author: Person | null; own: Person },
   { collection, id, field, value }: Overwritten,
 ): Omit<Told, 'id'> {
   const who = nameOf(author, own);
@@ -59,7 +54,7 @@ export function overwrittenBy(
 
 /** A record that was changed here and deleted by somebody before that was saved. */
 export function deletedBy(
-  { author, own }: { author: Author | null; own: Person },
+  { author, own }: { author: Person | null; own: Person },
   collection: CollectionName,
   id: string,
   record: unknown,
@@ -70,7 +65,7 @@ export function deletedBy(
   };
 }
 
-function nameOf(author: Author | null, own: Person): string {
+function nameOf(author: Person | null, own: Person): string {
   if (author?.id === own.id) return 'Another tab of yours';
   return author?.name || 'Somebody else';
 }

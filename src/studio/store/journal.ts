@@ -3,9 +3,10 @@
  * its own; what a tab left that is gone is taken over by the next one that opens the scene.
  */
 import { del, get, keys, set } from 'idb-keyval';
+import type { Known } from '@/core/scene/changes';
 import type { Edit } from '@/core/scene/edits';
 import type { UndoEntry } from './scene-store';
-import type { AsideEdit, Batch, Known } from './sync';
+import type { AsideEdit, Batch } from './sync';
 
 /** What must never be lost. */
 export interface Unsent {

@@ -1,15 +1,11 @@
 /** Hears from the server what others change in the scene, and who they are. */
-import type { Person } from './elsewhere';
-import type { Change, Known } from './sync';
+import type { Change, FeedEvent, Known, Person } from '@/core/scene/changes';
 
 export interface FeedListener {
   changes(changes: Change[]): void;
   reload(): void;
   people(people: Person[]): void;
 }
-
-type FeedEvent =
-  { kind: 'changes'; changes: Change[] } | { kind: 'reload' } | { kind: 'people'; people: Person[] };
 
 export class LiveFeed {
   private source: EventSource | null = null;

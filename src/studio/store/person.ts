@@ -1,5 +1,5 @@
 /** Who sits at this browser, for the others: an id that stays, and the name that was given. */
-import type { Person } from './elsewhere';
+import type { Person } from '@/core/scene/changes';
 
 const KEY = 'oilwick-person';
 

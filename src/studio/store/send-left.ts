@@ -1,8 +1,9 @@
 /** Sends what earlier visits left in the browser, before the scene is opened: what did arrive is answered and not applied twice. */
+import type { Known } from '@/core/scene/changes';
 import type { Unsent } from './journal';
 import { ownPerson } from './person';
 import { sendBatch } from './server-api';
-import type { AsideEdit, Batch, Known } from './sync';
+import type { AsideEdit, Batch } from './sync';
 
 /** @returns what is still not sent, and what cannot be saved */
 export async function sendLeft(

@@ -1,7 +1,8 @@
 /** The server's routes as functions. */
 import type { SceneDocument } from '@/core/scene/document';
+import type { Known, PatchAnswer, Person, RefusedEdit } from '@/core/scene/changes';
 import { sentEdit, type SentEdit } from '@/core/scene/patches';
-import type { Author, Batch, Change, Known, RefusedEdit, SendResult } from './sync';
+import type { Batch, SendResult } from './sync';
 
 export interface SceneEntry {
   id: string;
@@ -113,17 +114,10 @@ export function pictureUrl(sha256: string): string {
 /** Longer patches are sent in pieces of about so many characters. */
 const PIECE_LENGTH = 2 * 1024 * 1024;
 
-interface PatchAnswer {
-  revision: number;
-  changeNumber: number | null;
-  since: Change[] | null;
-  gone: number[];
-}
-
 /** Sends a batch, in pieces where it is long, and sorts the answers by what is to be done next. */
 export async function sendBatch(
   sceneId: string,
-  { transactionId, edits, author }: Batch & { author: Author },
+  { transactionId, edits, author }: Batch & { author: Person },
   { revision, changeNumber }: Known,
 ): Promise<SendResult> {
   const pieces = piecesOf(edits.map(sentEdit));

@@ -4,6 +4,7 @@ import { linearToHex } from '@/core/raster/colour';
 import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
+import type { Change, Known } from '@/core/scene/changes';
 import { change } from '@/core/scene/edits';
 import { RowKeeper, type Rows } from '@/core/moment/rows';
 import { MomentMaker } from '@/core/moment/moment-maker';
@@ -34,7 +35,7 @@ import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
 import { StrokeTurns } from './stroke-turns';
 import { sendLeft } from './send-left';
-import { SceneSync, type AsideEdit, type Batch, type Change, type Known } from './sync';
+import { SceneSync, type AsideEdit, type Batch } from './sync';
 
 export type StudioInfo = Omit<OpenScene, 'document' | keyof Known>;
 

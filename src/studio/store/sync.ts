@@ -6,6 +6,7 @@
  */
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { SceneDocument } from '@/core/scene/document';
+import type { Change, Known, PatchAnswer, RefusedEdit } from '@/core/scene/changes';
 import { squashed, type Edit } from '@/core/scene/edits';
 import { carriedOut, type Overwritten, type SentEdit } from '@/core/scene/patches';
 
@@ -19,44 +20,8 @@ export interface Batch {
   wasSent: boolean;
 }
 
-export interface Author {
-  id: string;
-  name: string;
-}
-
-/** A patch that the server took. */
-export interface Change {
-  /** The scene's; null is a change of the shared records by another scene. */
-  revision: number | null;
-  /** Its number among the changes of the project's shared records; null changed none. */
-  changeNumber: number | null;
-  transactionId: string;
-  author: Author | null;
-  edits: SentEdit[];
-  overwritten: Overwritten[];
-}
-
-/** Up to where the scene is known. */
-export interface Known {
-  revision: number;
-  changeNumber: number;
-}
-
-export interface RefusedEdit {
-  edit: number;
-  why: string;
-}
-
 export type SendResult =
-  | {
-      kind: 'kept';
-      revision: number;
-      changeNumber: number | null;
-      /** What others changed before it; null is more than was sent. */
-      since: Change[] | null;
-      /** Places of edits that were not taken: others deleted what they change. */
-      gone: number[];
-    }
+  | ({ kind: 'kept' } & Omit<PatchAnswer, 'overwritten'>)
   /** The server knows less than was known here: its database was set back. */
   | { kind: 'ahead' }
   | { kind: 'refused'; why: string; refused: RefusedEdit[] }

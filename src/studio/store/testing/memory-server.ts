@@ -1,11 +1,12 @@
 /** A server in memory that joins patches as the real one does, and browsers that have its scene open. */
+import type { Change, Known } from '@/core/scene/changes';
 import type { SceneDocument } from '@/core/scene/document';
 import { carriedOut, outcomeOf } from '@/core/scene/patches';
 import type { Edit, Fields } from '@/core/scene/edits';
 import { checkEdited } from '@/core/scene/read-scene';
 import { wordsOf } from '@/core/faults';
 import { SceneStore } from '../scene-store';
-import { SceneSync, type Batch, type Change, type Known, type SendResult } from '../sync';
+import { SceneSync, type Batch, type SendResult } from '../sync';
 
 export class MemoryServer {
   revision = 1;
@@ -53,7 +54,7 @@ export class MemoryServer {
         checkEdited(after, [edit]);
         return [];
       } catch (thrown) {
-        return [{ edit: place, why: wordsOf(thrown) }];
+        return [{ edit: place, why: wordsOf(thrown), field: null }];
       }
     });
     if (refused.length > 0) return { kind: 'refused', why: refused[0].why, refused };

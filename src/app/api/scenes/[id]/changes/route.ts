@@ -1,8 +1,9 @@
 import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
+import type { FeedEvent } from '@/core/scene/changes';
 import { handler } from '@/server/http/problem';
 import type { RecordContext } from '@/server/http/records';
-import { feed, type FeedEvent } from '@/server/live/feed';
+import { feed } from '@/server/live/feed';
 import { hasScene } from '@/server/queries/scenes';
 
 export const dynamic = 'force-dynamic';
