@@ -190,6 +190,9 @@ describe('large patches', () => {
     expect(joined.edits).toEqual(edits);
     expect((await patchScene(id, at(1), joined)).revision).toBe(2);
     await forgetPieces(id, whole);
+    await expect(keepPiece('none', { transactionId: whole, edits: pieces[0] }, 0)).rejects.toThrow(
+      /no scene/,
+    );
     await expect(wholePatch(id, { transactionId: whole, edits: pieces[2] }, 3)).rejects.toThrow(
       /2 are missing/,
     );

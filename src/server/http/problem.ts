@@ -22,7 +22,7 @@ interface Kind {
 const KINDS: Kind[] = [
   { fault: InputFault, status: 422, title: 'Does not fit' },
   { fault: NotFoundFault, status: 404, title: 'Not found' },
-  { fault: StaleFault, status: 412, title: 'Changed elsewhere' },
+  { fault: StaleFault, status: 412, title: 'Revision not known' },
   { fault: PreconditionMissingFault, status: 428, title: 'If-Match is missing' },
   { fault: TooLargeFault, status: 413, title: 'Too large' },
   { fault: WrongTypeFault, status: 415, title: 'Wrong type' },

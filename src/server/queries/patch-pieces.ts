@@ -4,15 +4,18 @@ import type { SentEdit } from '@/core/scene/patches';
 import { withConnection } from '../database/pool';
 import { rowsOf, run, sql } from '../database/sql';
 import type { Patch } from './patches';
+import { hasScene } from './scenes';
 
 /** Pieces whose last one never came are given up after this, hours. */
 const KEPT_HOURS = 24;
 
+/** @throws NotFoundFault where there is no such scene */
 export async function keepPiece(
   sceneId: string,
   { transactionId, edits }: Patch,
   place: number,
 ): Promise<void> {
+  await hasScene(sceneId);
   await withConnection(async (connection) => {
     const text = JSON.stringify(edits);
     await run(
