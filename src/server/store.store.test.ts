@@ -259,6 +259,26 @@ describe('one side of a conflict', () => {
   });
 });
 
+describe('a project', () => {
+  it('keeps to its limits when scenes bring records of their own', async () => {
+    const { projectId, document } = await freshScene();
+    const recipes = (from: number) =>
+      Object.fromEntries(
+        Array.from({ length: 600 }, (_, i) => [`r${from + i}`, { name: '', recipe: recipeWith({}) }]),
+      );
+    await keepDocument(projectId, 'First', { ...document, recipes: recipes(0) });
+    await keepDocument(projectId, 'Again', { ...document, recipes: recipes(0) });
+    await expect(keepDocument(projectId, 'Second', { ...document, recipes: recipes(600) })).rejects.toThrow(
+      /at most 1000 recipes/,
+    );
+    expect((await allProjects()).find(({ id }) => id === projectId)!.scenes.map(({ name }) => name)).toEqual([
+      'Scene',
+      'First',
+      'Again',
+    ]);
+  });
+});
+
 describe('the demo', () => {
   it('is there when there is nothing else, and comes back when asked', async () => {
     for (const { id, isBinned } of await allProjects()) {

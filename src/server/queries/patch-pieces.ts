@@ -4,7 +4,7 @@ import type { SentEdit } from '@/core/scene/patches';
 import { withConnection } from '../database/pool';
 import { rowsOf, run, sql } from '../database/sql';
 import type { Patch } from './patches';
-import { hasScene } from './scenes';
+import { expectScene } from './scenes';
 
 /** Pieces whose last one never came are given up after this, hours. */
 const KEPT_HOURS = 24;
@@ -15,7 +15,7 @@ export async function keepPiece(
   { transactionId, edits }: Patch,
   place: number,
 ): Promise<void> {
-  await hasScene(sceneId);
+  await expectScene(sceneId);
   await withConnection(async (connection) => {
     const text = JSON.stringify(edits);
     await run(

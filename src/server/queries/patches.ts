@@ -43,7 +43,7 @@ export async function patchScene(id: string, known: Known, patch: Patch): Promis
       return {
         revision: taken.revision,
         changeNumber: taken.change_number,
-        since: await changesSince(connection, of(locked), known, taken.revision),
+        since: await changesSince(connection, scopeOf(locked), known, taken.revision),
         overwritten: JSON.parse(taken.overwritten) as Overwritten[],
         gone: JSON.parse(taken.gone) as number[],
       };
@@ -52,7 +52,7 @@ export async function patchScene(id: string, known: Known, patch: Patch): Promis
   });
 }
 
-const of = ({ id, projectId }: Locked) => ({ sceneId: id, projectId });
+const scopeOf = ({ id, projectId }: Locked) => ({ sceneId: id, projectId });
 
 async function take(
   connection: Connection,
@@ -116,7 +116,7 @@ async function take(
     });
   // Mostly nothing came between, and then nothing is asked.
   const isUpToDate = known.revision === locked.revision && known.changeNumber >= locked.changeNumber;
-  const since = isUpToDate ? [] : await changesSince(connection, of(locked), known, revision);
+  const since = isUpToDate ? [] : await changesSince(connection, scopeOf(locked), known, revision);
   return { revision, changeNumber, since, overwritten: outcome.overwritten, gone: outcome.gone };
 }
 
@@ -273,7 +273,6 @@ async function checkDistinctOnes(
 ): Promise<void> {
   const there = (await readRecords(connection, ofScene(sceneId), [collection]))[collection] ?? {};
   const own = [...changed.values()].filter((one) => one.collection === collection);
-  for (const { id, record } of own) if (record === null) delete there[id];
   for (const { id } of own) delete there[id];
   for (const { id, record } of own) {
     if (record === null) continue;

@@ -1,5 +1,5 @@
 /** Earlier states of a scene: a snapshot now and then, and the patches since. */
-import { COLLECTION_NAMES, isOfProject, RECORDS } from '@/core/scene/records/all-records';
+import { isOfProject } from '@/core/scene/records/all-records';
 import { outcomeOf, type SentEdit } from '@/core/scene/patches';
 import { NotFoundFault } from '../faults';
 import { snapshot, transaction } from '../database/pool';
@@ -24,13 +24,12 @@ export async function keepSnapshot(
 /** Makes a snapshot where one is due. It is not part of a patch, whose time must not depend on how large the scene is. */
 export async function keepSnapshotWhenDue(sceneId: string, revision: number): Promise<void> {
   if (revision % SNAPSHOT_EVERY !== 0) return;
-  const own = COLLECTION_NAMES.filter((collection) => RECORDS[collection].of === 'scene');
   const now = await snapshot(async (connection) => {
     const row = await rowOf<{ revision: number }>(
       connection,
       sql`SELECT revision FROM scene WHERE id = ${sceneId}`,
     );
-    return row && { revision: row.revision, records: await readRecords(connection, ofScene(sceneId), own) };
+    return row && { revision: row.revision, records: await readRecords(connection, ofScene(sceneId)) };
   });
   if (now) await transaction((connection) => keepSnapshot(connection, sceneId, now.revision, now.records));
 }

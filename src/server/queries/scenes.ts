@@ -1,8 +1,9 @@
 /** Scenes: opened, made, copied, renamed, binned. Their documents are the sets of their records. */
 import { randomUUID } from 'node:crypto';
 import { SCENE_FORMAT, SCENE_VERSION, type SceneDocument } from '@/core/scene/document';
-import { COLLECTION_NAMES, PROJECT_COLLECTIONS, RECORDS } from '@/core/scene/records/all-records';
+import { COLLECTION_NAMES, PROJECT_COLLECTIONS, SCENE_COLLECTIONS } from '@/core/scene/records/all-records';
 import type { Fields } from '@/core/scene/edits';
+import { checkCount } from '@/core/scene/read-scene';
 import { NotFoundFault } from '../faults';
 import { snapshot, transaction, withConnection } from '../database/pool';
 import { rowOf, run, sql, type Connection } from '../database/sql';
@@ -62,7 +63,7 @@ export async function openSceneText(id: string): Promise<{ text: string; revisio
 }
 
 /** @throws NotFoundFault where there is no such scene */
-export async function hasScene(id: string): Promise<void> {
+export async function expectScene(id: string): Promise<void> {
   if (!(await withConnection((connection) => rowOf(connection, sql`SELECT id FROM scene WHERE id = ${id}`))))
     throw new NotFoundFault(`There is no scene ${id}.`);
 }
@@ -97,10 +98,9 @@ async function documentText(
   rest: string,
 ): Promise<string> {
   const texts = new Map<string, string[]>(COLLECTION_NAMES.map((collection) => [collection, []]));
-  const own = COLLECTION_NAMES.filter((collection) => RECORDS[collection].of === 'scene');
   for (const rows of [
-    await readTexts(connection, ofScene(id), own),
-    await readTexts(connection, ofProject(projectId), PROJECT_COLLECTIONS),
+    await readTexts(connection, ofScene(id)),
+    await readTexts(connection, ofProject(projectId)),
   ])
     for (const row of rows) texts.get(row.collection)?.push(`${JSON.stringify(row.id)}:${row.document}`);
   const collections = [...texts].map(([collection, records]) => `"${collection}":{${records.join(',')}}`);
@@ -119,15 +119,12 @@ export async function makeSceneOn(
   name: string,
   document: SceneDocument,
 ): Promise<string> {
-  const { counts, changeNumber } = await lockProject(connection, projectId);
+  const { changeNumber } = await lockProject(connection, projectId);
   const id = randomUUID();
   const records = document as unknown as Records;
   const { scene, project } = partedRecords(records);
   const own = Object.fromEntries(
-    COLLECTION_NAMES.filter((collection) => RECORDS[collection].of === 'scene').map((collection) => [
-      collection,
-      records[collection],
-    ]),
+    SCENE_COLLECTIONS.map((collection) => [collection, records[collection]]),
   ) as Records;
   await run(
     connection,
@@ -144,15 +141,20 @@ export async function makeSceneOn(
     }));
     await noteProjectChange(connection, {
       ...{ projectId, sceneId: id, transactionId: id, author: null, edits, overwritten: [] },
-      ...{ counts: await countsWith(connection, projectId, counts), changeNumber: changeNumber + 1 },
+      ...{ counts: await countedAnew(connection, projectId), changeNumber: changeNumber + 1 },
     });
   }
   return id;
 }
 
-/** Counts of a project's records after some of unknown newness were added: they are counted again. */
-async function countsWith(connection: Connection, projectId: string, counts: Counts): Promise<Counts> {
-  return { ...counts, ...(await countRecords(connection, ofProject(projectId))) };
+/**
+ * The counts of a project's records after some were added, of which nobody knows how many were new.
+ * @throws InputFault where there are more than there may be
+ */
+async function countedAnew(connection: Connection, projectId: string): Promise<Counts> {
+  const counts = await countRecords(connection, ofProject(projectId));
+  for (const collection of PROJECT_COLLECTIONS) checkCount(collection, counts[collection] ?? 0);
+  return counts;
 }
 
 export async function copyScene(id: string, name: string): Promise<string> {

@@ -50,6 +50,8 @@ export type ProjectCollection = {
 export type ProjectRecords = Pick<Collections, ProjectCollection>;
 
 export const PROJECT_COLLECTIONS = COLLECTION_NAMES.filter(isOfProject);
+/** The others, which every scene has for itself. */
+export const SCENE_COLLECTIONS = COLLECTION_NAMES.filter((collection) => !isOfProject(collection));
 
 export function isOfProject(collection: CollectionName): collection is ProjectCollection {
   return RECORDS[collection].of === 'project';

@@ -4,7 +4,7 @@ import type { FeedEvent } from '@/core/scene/changes';
 import { handler } from '@/server/http/problem';
 import type { RecordContext } from '@/server/http/records';
 import { feed } from '@/server/live/feed';
-import { hasScene } from '@/server/queries/scenes';
+import { expectScene } from '@/server/queries/scenes';
 
 export const dynamic = 'force-dynamic';
 
@@ -27,7 +27,7 @@ export const GET = handler<RecordContext>(async (request, { params }) => {
     name: (searchParams.get('name') ?? '').slice(0, LIMITS.authorLength),
   };
   if (!PERSON_ID.test(person.id)) throw new InputFault('person must be 8 to 64 of a-z, 0-9 and -.', 'person');
-  await hasScene(id);
+  await expectScene(id);
   let leave = () => {};
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
