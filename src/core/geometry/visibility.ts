@@ -11,50 +11,13 @@
  * nearer to each other than rounding are taken for one, which no area shows.
  */
 import { orient2d } from 'robust-predicates';
+import { Breakpoints } from './breakpoints';
 
 /** Bounds of the region: left, top, right, bottom. */
 export type Bounds = readonly [minX: number, minY: number, maxX: number, maxY: number];
 
 /** Two segments whose distances differ by less than this share touch: shared corners must not become crossings. */
 const TOUCHING = 1e-12;
-
-/** Breakpoints of envelopes: from each on, up to the next, a segment is the nearest; -1 is none. */
-class Pool {
-  key: Float64Array;
-  dx: Float64Array;
-  dy: Float64Array;
-  segment: Int32Array;
-  size = 0;
-
-  constructor(capacity: number) {
-    this.key = new Float64Array(capacity);
-    this.dx = new Float64Array(capacity);
-    this.dy = new Float64Array(capacity);
-    this.segment = new Int32Array(capacity);
-  }
-
-  reserve(more: number): void {
-    const wanted = this.size + more;
-    if (wanted <= this.key.length) return;
-    const grown = new Pool(2 * wanted);
-    grown.key.set(this.key);
-    grown.dx.set(this.dx);
-    grown.dy.set(this.dy);
-    grown.segment.set(this.segment);
-    this.key = grown.key;
-    this.dx = grown.dx;
-    this.dy = grown.dy;
-    this.segment = grown.segment;
-  }
-
-  push(key: number, dx: number, dy: number, segment: number): void {
-    const at = this.size++;
-    this.key[at] = key;
-    this.dx[at] = dx;
-    this.dy[at] = dy;
-    this.segment[at] = segment;
-  }
-}
 
 /** The segments that subtend an angle, seen from the light, with rising angle from a to b. */
 interface Seen {
@@ -74,7 +37,7 @@ interface Seen {
  * work.
  */
 export class VisibilityScratch {
-  pools: readonly [Pool, Pool] = [new Pool(16), new Pool(16)];
+  pools: readonly [Breakpoints, Breakpoints] = [new Breakpoints(16), new Breakpoints(16)];
   columns: Float64Array[] = [];
   slotColumns: Int32Array[] = [];
   output = new Float64Array(0);
@@ -82,7 +45,7 @@ export class VisibilityScratch {
   reserve(count: number): void {
     if ((this.columns[0]?.length ?? 0) >= count) return;
     const most = 2 * count;
-    this.pools = [new Pool(4 * most), new Pool(4 * most)];
+    this.pools = [new Breakpoints(4 * most), new Breakpoints(4 * most)];
     this.columns = Array.from({ length: 6 }, () => new Float64Array(most));
     this.slotColumns = Array.from({ length: 3 }, () => new Int32Array(most + 16));
   }
@@ -248,8 +211,8 @@ function addSeen(seen: Seen, segments: Float64Array, x: number, y: number, frame
   }
 }
 
-/** The envelope of all segments, as the whole of a pool. */
-function nearest(seen: Seen, scratch: VisibilityScratch): Pool {
+/** The envelope of all segments, as the whole of a list of breakpoints. */
+function nearest(seen: Seen, scratch: VisibilityScratch): Breakpoints {
   const { count, ax, ay, bx, by } = seen;
   let [from, into] = scratch.pools;
   from.size = 0;
@@ -311,8 +274,15 @@ function byAngle({ count, ax, ay, bx, by }: Seen, { slotColumns }: VisibilityScr
   return order;
 }
 
-/** Merges two neighbouring envelopes of a pool, [a, b) and [b, end), into the other pool. */
-function merge(from: Pool, a: number, b: number, end: number, { nx, ny }: Seen, into: Pool): void {
+/** Merges two neighbouring envelopes of a list, [a, b) and [b, end), into the other one. */
+function merge(
+  from: Breakpoints,
+  a: number,
+  b: number,
+  end: number,
+  { nx, ny }: Seen,
+  into: Breakpoints,
+): void {
   const { key, dx, dy, segment } = from;
   into.reserve(2 * (end - a) + 4);
   const { key: outKey, dx: outX, dy: outY, segment: outSegment } = into;
@@ -390,7 +360,7 @@ function merge(from: Pool, a: number, b: number, end: number, { nx, ny }: Seen, 
 /** The corners of the region: both ends of what is nearest in each span of angles. */
 function corners(
   seen: Seen,
-  envelope: Pool,
+  envelope: Breakpoints,
   x: number,
   y: number,
   frame: Bounds,
