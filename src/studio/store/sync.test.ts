@@ -175,6 +175,16 @@ describe('what others change', () => {
     expect([ann.told, ben.told]).toEqual([['ben l x'], []]);
   });
 
+  it('is told of short values alone: long ones are not remembered', async () => {
+    const { ann } = setUp();
+    const long = Array.from({ length: 400 }, (_, i) => i % 2);
+    set(ann, { level: 7, outlines: [long] });
+    await ann.run();
+    const own = (field: string, value: unknown) =>
+      ann.sync.isOwn({ collection: 'lights', id: 'l', field, value });
+    expect([own('level', 7), own('level', 8), own('outlines', [long])]).toEqual([true, false, false]);
+  });
+
   it('deletes what is being changed here: that is lost, and both go on', async () => {
     const { server, ann, ben } = setUp();
     set(ann, { x: 5 });

@@ -60,6 +60,8 @@ export const PATIENCE_MS = 5000;
 const RETRY_MS = [800, 1500, 3000, 6000, 10_000];
 /** Of one's own values so many are remembered, to say what others wrote over. */
 const OWN_VALUES = 5000;
+/** Longer ones, as the points of a stroke, are not: characters of JSON. */
+const OWN_LENGTH = 400;
 
 export class SceneSync {
   readonly api: StoreApi<{ sync: SyncState; aside: readonly AsideEdit[] }>;
@@ -127,10 +129,9 @@ export class SceneSync {
     if (this.hasUnsent && !this.isSending) this.schedule(0);
   }
 
-  /** Nothing more is begun; what is unsent lies in the browser. */
+  /** Tries once more, and then nothing is begun; what is unsent lies in the browser. */
   close(): void {
-    this.flush();
-    if (this.cancelTimer) void this.sendNext();
+    if (this.hasUnsent) void this.sendNext();
     this.isClosed = true;
     this.cancelTimer?.();
     this.cancelTimer = null;
@@ -222,8 +223,9 @@ export class SceneSync {
     for (const { collection, id, after } of edits)
       for (const [field, value] of Object.entries(after ?? {})) {
         const key = `${collection}/${id}/${field}`;
+        const text = JSON.stringify(value);
         this.own.delete(key);
-        this.own.set(key, JSON.stringify(value));
+        if (text !== undefined && text.length <= OWN_LENGTH) this.own.set(key, text);
       }
     for (const key of this.own.keys()) {
       if (this.own.size <= OWN_VALUES) break;
@@ -321,7 +323,8 @@ export class SceneSync {
     if (this.batches[0] !== batch) return;
     for (const change of since ?? []) this.receiveOne(change);
     if (this.batches[0] === batch) {
-      const taken = batch.edits.filter((_, place) => !gone.includes(place));
+      const left = new Set(gone);
+      const taken = batch.edits.filter((_, place) => !left.has(place));
       this.acknowledge(taken, since === null ? null : revision, changeNumber);
     }
     if (since === null) void this.reload();
