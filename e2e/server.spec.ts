@@ -58,6 +58,10 @@ test('asks are refused for a wrong host, a foreign origin, a foreign page, a wro
   expect(wrongType.status).toBe(415);
   expect(wrongType.headers['content-type']).toContain('problem+json');
   expect((await ask(baseURL!, '/api/scenes/none', 'GET', { host })).status).toBe(404);
+  const traced = await ask(baseURL!, '/api/health', 'TRACE', { host });
+  expect([traced.status, traced.headers['content-type']]).toEqual([405, 'application/problem+json']);
+  expect((await ask(baseURL!, '/api/blobs/%E0%A4%A', 'GET', { host })).status).toBe(400);
+  expect((await ask(baseURL!, '/api/blobs/%00', 'GET', { host })).status).toBe(404);
   const missing = await ask(baseURL!, '/api/scenes/none/patches', 'POST', {
     host,
     origin,

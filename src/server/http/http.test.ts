@@ -6,6 +6,7 @@ import { bytesOf, jsonOf, nameOf } from './body';
 import { policy, refusal } from './guard';
 import { etag, expectedRevision, patchOf } from './patch';
 import { problemOf } from './problem';
+import { unfitRequest } from './request-form';
 
 const hosts = ['127.0.0.1:4650', 'localhost:4650'];
 const asked = { method: 'GET', host: '127.0.0.1:4650', origin: null, fetchSite: null };
@@ -52,6 +53,19 @@ describe('a body', () => {
     expect(() => nameOf({ name: '   ' })).toThrow(/missing/);
     expect(() => nameOf({ name: 'x'.repeat(LIMITS.nameLength + 1) })).toThrow(/at most/);
   });
+});
+
+describe('a request', () => {
+  it.each([
+    ['GET', '/api/blobs/abc?x=%', null],
+    ['PATCH', '/api/scenes/%C3%A9', null],
+    ['TRACE', '/', 405],
+    ['BREW', '/', 405],
+    ['GET', '/api/blobs/%E0%A4%A', 400],
+    ['GET', '/%', 400],
+  ])('%s %s is answered %s before it reaches a route', (method, url, status) =>
+    expect(unfitRequest(method, url)?.status ?? null).toBe(status),
+  );
 });
 
 describe('a patch', () => {

@@ -5,6 +5,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { wordsOf } from '@/core/faults';
 import { migrate } from '../database/migrate';
 import { openPool } from '../database/pool';
@@ -12,9 +13,12 @@ import { freePort } from '../mariadb/free-port';
 import { ownFolder } from '../mariadb/own-folder';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
 import { argumentsOf } from '../mariadb/processes';
+import { serveApplication } from './serve';
 import { startLock } from './start-lock';
 import { seedDemo, seedWhenEmpty } from '../seed';
 
+/** The argument by which this program is the server process itself. */
+const SERVE = '--serve';
 const PREFERRED_PORT = 4650;
 const READY_MS = 60_000;
 
@@ -121,7 +125,7 @@ async function runningServer(): Promise<string | null> {
   const record = await recorded();
   if (!record) return null;
   if (await isWell(record.address)) return record.address;
-  const isOurs = (await argumentsOf(record.serverPid)).some((part) => part.includes('next'));
+  const isOurs = (await argumentsOf(record.serverPid)).includes(SERVE);
   if (isOurs)
     throw new Error(
       `A server runs at ${record.address} (process ${record.serverPid}) and does not answer. End it, and start again.`,
@@ -176,20 +180,16 @@ async function portToUse(wanted: number | null): Promise<number> {
 }
 
 function serve(url: string, port: number): ChildProcess {
-  return spawn(
-    process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        NEXT_TELEMETRY_DISABLED: '1',
-        OILWICK_DATABASE_URL: url,
-        OILWICK_PORT: String(port),
-      },
+  return spawn(process.execPath, [fileURLToPath(import.meta.url), SERVE, String(port)], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      OILWICK_DATABASE_URL: url,
+      OILWICK_PORT: String(port),
     },
-  );
+  });
 }
 
 async function ready(address: string, child: ChildProcess): Promise<void> {
@@ -200,7 +200,9 @@ async function ready(address: string, child: ChildProcess): Promise<void> {
   }
 }
 
-main().catch((thrown: unknown) => {
+const begin = () => (process.argv[2] === SERVE ? serveApplication(Number(process.argv[3])) : main());
+
+begin().catch((thrown: unknown) => {
   process.stderr.write(`Oilwick does not start: ${wordsOf(thrown)}\n`);
   process.exit(1);
 });
