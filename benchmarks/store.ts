@@ -7,7 +7,7 @@ import { newScene } from '../src/core/scene/new-scene';
 import { newSprite } from '../src/core/scene/records/sprite';
 import { strokeWith } from '../src/core/relief/testing/strokes';
 import { migrate } from '../src/server/database/migrate';
-import { openPool, pool, transaction } from '../src/server/database/pool';
+import { openPool, pool, transaction, withConnection } from '../src/server/database/pool';
 import { run, sql } from '../src/server/database/sql';
 import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
 import { makeProject } from '../src/server/queries/projects';
@@ -51,7 +51,10 @@ export async function measurePatches() {
   const own = openPool(mariadb.url);
   try {
     await migrate(own, 'src/server/database/migrations');
-    await own.query('CREATE TABLE commit_limit (id INT PRIMARY KEY, value INT)');
+    await withConnection(
+      (connection) => run(connection, sql`CREATE TABLE commit_limit (id INT PRIMARY KEY, value INT)`),
+      own,
+    );
     const results = [];
     for (const [sprites, megabytes] of [
       [100, 0],

@@ -13,7 +13,8 @@ const add = ({ passed, failed }) => {
   sum.failed += failed;
 };
 
-add(await runSteps([unitStep(), storeStep({})]));
+// The store's tests wait for the database most of the time.
+add(await runSteps([unitStep(), storeStep({})], 2));
 
 buildApplication(TEST_BUILD);
 const server = await startOwnServer(TEST_BUILD);

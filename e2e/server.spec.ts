@@ -147,7 +147,7 @@ async function startOwn(folder: string): Promise<{ address: string; child: Child
   });
   const address = await new Promise<string>((resolve, reject) => {
     child.stdout!.on('data', (chunk) => {
-      const match = /ready: (http\S+)/.exec(String(chunk));
+      const match = /(?:ready|already): (http\S+)/.exec(String(chunk));
       if (match) resolve(match[1]);
     });
     child.on('exit', () => reject(new Error('it did not start')));
@@ -173,13 +173,26 @@ test('after SIGKILL of everything the scene is there as it was left; meanwhile t
     await level.fill('7.5');
     await level.press('Enter');
     await saved(page);
+    // The database alone, then the server alone: each is started again, and the page goes on.
+    const core = page.getByLabel('Core, number');
+    const killed = databasePid();
+    process.kill(killed, 'SIGKILL');
+    await core.fill('11');
+    await core.press('Enter');
+    await saved(page);
+    expect(databasePid()).not.toBe(killed);
+    const ended = await health();
+    process.kill(ended, 'SIGKILL');
+    await core.fill('12');
+    await core.press('Enter');
+    await saved(page);
     const server = await health();
+    expect(server).not.toBe(ended);
     const database = databasePid();
     child.kill('SIGKILL');
     process.kill(server, 'SIGKILL');
     process.kill(database, 'SIGKILL');
     // Work goes on without a server, and is kept in the browser.
-    const core = page.getByLabel('Core, number');
     await core.fill('31');
     await core.press('Enter');
     await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
@@ -191,6 +204,7 @@ test('after SIGKILL of everything the scene is there as it was left; meanwhile t
     await again.goto(`${address}${path}`);
     await again.getByRole('button', { name: 'Pick Platform lamp' }).click();
     await expect(again.getByLabel('Level, number')).toHaveValue('7.5');
+    await expect(again.getByLabel('Core, number')).toHaveValue('12');
     expect(port).not.toBe('');
     await again.close();
   } finally {
@@ -211,6 +225,24 @@ test('a port that is none, or is taken, is said before anything is started', asy
     expect(await start('abc')).toContain('--port wants a number from 0 to 65535; got abc.');
     expect(await start(new URL(baseURL!).port)).toContain('is taken by another program');
     expect(existsSync(join(folder, 'mariadb'))).toBe(false);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('two starts at once are one', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-two-'));
+  try {
+    const both = [startOwn(folder), startOwn(folder)];
+    const [one, other] = await Promise.all(both);
+    expect(one.address).toBe(other.address);
+    const ended = [one, other].map(({ child }) =>
+      child.exitCode === null ? new Promise((resolve) => child.on('exit', resolve)) : null,
+    );
+    // The one that found the other running is gone by itself.
+    await Promise.race(ended);
+    for (const { child } of [one, other]) child.kill('SIGTERM');
+    await Promise.all(ended);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

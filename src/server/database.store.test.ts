@@ -14,17 +14,8 @@ import { startOwnMariadb } from './mariadb/own-mariadb';
 import { patchScene } from './queries/patches';
 import { allProjects } from './queries/projects';
 import { openScene, type OpenScene } from './queries/scenes';
-import {
-  MIGRATIONS,
-  at,
-  closePools,
-  freshScene,
-  killAndReopen,
-  reopen,
-  testDatabase,
-  testLamp,
-  transactionId,
-} from './testing';
+import { MIGRATIONS, killAndReopen, testDatabase, useMariadb } from './testing/database';
+import { at, freshScene, testLamp, transactionId } from './testing/samples';
 
 const database = testDatabase();
 
@@ -93,10 +84,10 @@ describe('a start', () => {
     const record = join(database.folder, 'run', 'mariadb.json');
     await writeFile(record, '{"pid": ');
     const { pid } = database.mariadb;
-    await closePools(database);
+    await database.connections.close();
     const again = await startOwnMariadb(database.folder);
     expect([again.pid === pid, again.wasRunning]).toEqual([false, false]);
-    await reopen(database, again);
+    useMariadb(database, again);
     expect((await openScene(id)).revision).toBe(1);
   });
 

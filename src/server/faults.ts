@@ -6,6 +6,11 @@ export class DatabaseFault extends Error {
   override name = 'DatabaseFault';
 }
 
+/** The disk has no room for what is to be written. */
+export class NoRoomFault extends Error {
+  override name = 'NoRoomFault';
+}
+
 export class NotFoundFault extends Error {
   override name = 'NotFoundFault';
 }

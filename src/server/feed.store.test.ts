@@ -8,7 +8,8 @@ import { Feed } from './live/feed';
 import { keepBlob } from './queries/blobs';
 import { patchScene } from './queries/patches';
 import { makeScene, openScene } from './queries/scenes';
-import { at, freshScene, testDatabase, testLamp, transactionId } from './testing';
+import { testDatabase } from './testing/database';
+import { at, freshScene, testLamp, transactionId } from './testing/samples';
 
 testDatabase();
 

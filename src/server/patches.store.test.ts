@@ -14,7 +14,8 @@ import { forgetPieces, keepPiece, wholePatch } from './queries/patch-pieces';
 import { patchScene } from './queries/patches';
 import { keepSnapshotWhenDue, recordsAt, SNAPSHOT_EVERY } from './queries/revisions';
 import { makeScene, openScene } from './queries/scenes';
-import { at, freshScene, testLamp, transactionId, testDatabase } from './testing';
+import { testDatabase } from './testing/database';
+import { at, freshScene, testLamp, transactionId } from './testing/samples';
 
 testDatabase();
 

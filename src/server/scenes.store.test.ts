@@ -19,7 +19,8 @@ import { copyProject, makeProject } from './queries/projects';
 import { patchScene } from './queries/patches';
 import { openScene } from './queries/scenes';
 import { usesOfArtwork } from './queries/uses';
-import { at, testDatabase } from './testing';
+import { testDatabase } from './testing/database';
+import { at } from './testing/samples';
 
 testDatabase();
 

@@ -6,16 +6,16 @@ import { NOTHING_PASSING } from '@/core/moment/passing';
 import { encodePng } from '@/core/raster/png';
 import { settingsOf } from '@/core/scene/document';
 import { fennelHalt, type DemoScene } from '@/demo/fennel-halt';
+import type { DatabaseNodes } from './database/nodes';
 import { transaction } from './database/pool';
 import { rowOf, sql } from './database/sql';
 import { keepBlobOn, sha256Of } from './queries/blobs';
 import { makeProjectOn } from './queries/projects';
 import { keepScenePictureOn } from './queries/scene-pictures';
 import { makeSceneOn } from './queries/scenes';
-import type { Pool } from 'mysql2/promise';
 
 /** Adds the demo as a new project. @returns the id of its scene */
-export async function seedDemo(pool: Pool): Promise<string> {
+export async function seedDemo(pool: DatabaseNodes): Promise<string> {
   const demo = fennelHalt(sha256Of);
   return transaction(async (connection) => {
     for (const picture of demo.pictures.values()) await keepBlobOn(connection, picture, 'image/png');
@@ -34,7 +34,7 @@ function stillOf({ document, pictures }: DemoScene): Uint8Array {
 }
 
 /** Adds the demo where there is no project at all. */
-export async function seedWhenEmpty(pool: Pool): Promise<void> {
+export async function seedWhenEmpty(pool: DatabaseNodes): Promise<void> {
   const any = await transaction((connection) => rowOf(connection, sql`SELECT id FROM project LIMIT 1`), pool);
   if (!any) await seedDemo(pool);
 }

@@ -28,7 +28,8 @@ import { patchScene } from './queries/patches';
 import { binScene, copyScene, makeScene, openScene, renameScene } from './queries/scenes';
 import { keepScenePicture, scenePicture } from './queries/scene-pictures';
 import { seedDemo, seedWhenEmpty } from './seed';
-import { at, freshScene, testLamp, transactionId, testDatabase } from './testing';
+import { testDatabase } from './testing/database';
+import { at, freshScene, testLamp, transactionId } from './testing/samples';
 
 const database = testDatabase();
 

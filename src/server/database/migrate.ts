@@ -2,8 +2,9 @@
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Pool, PoolConnection } from 'mysql2/promise';
+import type { PoolConnection } from 'mysql2/promise';
 import { DatabaseFault } from '../faults';
+import type { DatabaseNodes } from './nodes';
 import { withConnection } from './pool';
 import { rowsOf, run, sql } from './sql';
 import { CODE_STEPS, type CodeStep } from './steps/all-steps';
@@ -23,7 +24,7 @@ interface Applied {
  * @returns names of the migrations that were applied now
  * @throws DatabaseFault where an applied migration's file was changed, or the database is newer than the code
  */
-export async function migrate(pool: Pool, folder: string): Promise<string[]> {
+export async function migrate(pool: DatabaseNodes, folder: string): Promise<string[]> {
   const files = (await readdir(folder)).filter((name) => name.endsWith('.sql'));
   const names = [...files, ...Object.keys(CODE_STEPS)].sort();
   return withConnection(async (connection) => {

@@ -1,6 +1,8 @@
 /** Connections to the database, shared by the process; queries and transactions as scoped functions. */
-import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
-import { DatabaseFault } from '../faults';
+import type { PoolConnection } from 'mysql2/promise';
+import { DatabaseFault, NoRoomFault } from '../faults';
+import { DatabaseNodes } from './nodes';
+import { expectRoom, saysFull } from './room';
 
 export const CONNECTIONS = 8;
 /** Deadlock, lock wait timeout, record changed since last read: tried again, the server asks for it. */
@@ -9,42 +11,25 @@ const MOST_TRIES = 5;
 /** Who waited for a lock as long as may be does so once more, and then lets others have the connection. */
 const WAITED_TOO_LONG = 1205;
 const MOST_WAITS = 2;
-/** A transaction that waits longer than this for another one gives up and is tried again, s. */
-const LOCK_SECONDS = 4;
+/** A node of a cluster that is not, or not any more, one of it. */
+const NOT_IN_CLUSTER = 1047;
 
-const SESSION = [
-  'TRANSACTION ISOLATION LEVEL READ COMMITTED',
-  "sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION'",
-  `innodb_lock_wait_timeout = ${LOCK_SECONDS}`,
-  `lock_wait_timeout = ${LOCK_SECONDS}`,
-];
-
-export function openPool(url: string, connections = CONNECTIONS): Pool {
-  const made = createPool({
-    uri: url,
-    connectionLimit: connections,
-    charset: 'utf8mb4',
-    timezone: 'Z',
-    supportBigNumbers: true,
-    dateStrings: true,
-    enableKeepAlive: true,
-  });
-  // Sent before anything else on each connection.
-  made.pool.on('connection', (connection) => {
-    for (const setting of SESSION) connection.query(`SET SESSION ${setting}`);
-  });
-  return made;
+export function openPool(url: string, connections = CONNECTIONS): DatabaseNodes {
+  return new DatabaseNodes(url, connections);
 }
 
 /** Kept on the global object, so that every bundle of the server shares its pools. */
-const shared = globalThis as typeof globalThis & { oilwickPool?: Pool; oilwickHealthPool?: Pool };
+const shared = globalThis as typeof globalThis & {
+  oilwickPool?: DatabaseNodes;
+  oilwickHealthPool?: DatabaseNodes;
+};
 
-export function pool(): Pool {
+export function pool(): DatabaseNodes {
   return (shared.oilwickPool ??= openPool(databaseUrl()));
 }
 
 /** A connection of its own for the question whether all is well: it is answered however busy the others are. */
-export function healthPool(): Pool {
+export function healthPool(): DatabaseNodes {
   return (shared.oilwickHealthPool ??= openPool(databaseUrl(), 1));
 }
 
@@ -65,26 +50,41 @@ function whyAway(cause: unknown): string {
 /** Runs work on a connection of its own. */
 export async function withConnection<T>(
   work: (connection: PoolConnection) => Promise<T>,
-  from: Pool = pool(),
+  from: DatabaseNodes = pool(),
 ): Promise<T> {
-  let connection: PoolConnection;
+  let taken: Awaited<ReturnType<DatabaseNodes['take']>>;
   try {
-    connection = await from.getConnection();
+    taken = await from.take();
   } catch (cause) {
+    // A full disk ends the database.
+    await expectRoom();
     throw new DatabaseFault(whyAway(cause), { cause });
   }
+  const { connection, node } = taken;
   try {
     return await work(connection);
+  } catch (thrown) {
+    if (saysFull(thrown)) throw new NoRoomFault('The disk of the database is full.', { cause: thrown });
+    if ((thrown as { errno?: number }).errno !== NOT_IN_CLUSTER) throw thrown;
+    connection.destroy();
+    from.leave(node);
+    throw new DatabaseFault('A node of the database has left its cluster; another one is asked.', {
+      cause: thrown,
+    });
   } finally {
     connection.release();
   }
 }
 
-/** Runs work in a transaction: all of it or nothing; tried again where the database asks for it. */
+/**
+ * Runs work in a transaction: all of it or nothing; tried again where the database asks for it.
+ * @throws NoRoomFault where the disk has no room for what is written
+ */
 export async function transaction<T>(
   work: (connection: PoolConnection) => Promise<T>,
-  from: Pool = pool(),
+  from: DatabaseNodes = pool(),
 ): Promise<T> {
+  await expectRoom();
   return withConnection(async (connection) => {
     for (let attempt = 1; ; attempt++) {
       await connection.beginTransaction();
@@ -95,9 +95,9 @@ export async function transaction<T>(
       } catch (thrown) {
         await connection.rollback().catch(() => undefined);
         const { errno = 0 } = thrown as { errno?: number };
-        if (errno === WAITED_TOO_LONG && attempt >= MOST_WAITS)
+        if (!RETRIED.has(errno)) throw thrown;
+        if (attempt >= (errno === WAITED_TOO_LONG ? MOST_WAITS : MOST_TRIES))
           throw new DatabaseFault('The database is busy; it is tried again.', { cause: thrown });
-        if (attempt >= MOST_TRIES || !RETRIED.has(errno)) throw thrown;
       }
     }
   }, from);

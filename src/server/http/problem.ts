@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import { InputFault, wordsOf } from '@/core/faults';
 import {
   DatabaseFault,
+  NoRoomFault,
   NotFoundFault,
   PreconditionMissingFault,
   RefusedFault,
@@ -26,6 +27,7 @@ const KINDS: Kind[] = [
   { fault: PreconditionMissingFault, status: 428, title: 'If-Match is missing' },
   { fault: TooLargeFault, status: 413, title: 'Too large' },
   { fault: WrongTypeFault, status: 415, title: 'Wrong type' },
+  { fault: NoRoomFault, status: 507, title: 'Disk full' },
   { fault: DatabaseFault, status: 503, title: 'Database away' },
 ];
 

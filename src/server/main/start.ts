@@ -2,7 +2,6 @@
  * The start command, once everything is installed and built: database, migrations, demo, server. Arguments:
  * `--restore-demo` adds the demo once more; `--port N` wants that port.
  */
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -13,20 +12,22 @@ import { freePort } from '../mariadb/free-port';
 import { ownFolder } from '../mariadb/own-folder';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
 import { argumentsOf } from '../mariadb/processes';
+import { keepRunning, type KeptRunning } from './keep-running';
 import { serveApplication } from './serve';
+import { ServerChild } from './server-child';
 import { startLock } from './start-lock';
 import { seedDemo, seedWhenEmpty } from '../seed';
 
 /** The argument by which this program is the server process itself. */
 const SERVE = '--serve';
 const PREFERRED_PORT = 4650;
-const READY_MS = 60_000;
 
 const root = process.cwd();
 const folder = resolve(process.env.OILWICK_DATA_DIR ?? join(root, '.oilwick'));
 const recordFile = join(folder, 'run', 'server.json');
 const portFile = join(folder, 'run', 'port');
 const say = (words: string) => process.stdout.write(`${words}\n`);
+const warn = (words: string) => void process.stderr.write(`${words}\n`);
 
 async function main(): Promise<void> {
   const wanted = givenPort();
@@ -64,42 +65,40 @@ async function main(): Promise<void> {
 /** Runs the server until it ends or is told to. @returns when it answers */
 async function run(url: string, port: number, own: OwnMariadb | null): Promise<void> {
   const address = `http://127.0.0.1:${port}`;
-  const child = serve(url, port);
-  let stopping = false;
-  const forget = async () => {
+  let isStopping = false;
+  let database: KeptRunning | null = null;
+  const stop = async (code: number) => {
+    if (isStopping) return;
+    isStopping = true;
+    server.stop();
     // A later start may have written its own.
     if ((await recorded())?.pid === process.pid) await rm(recordFile, { force: true });
+    await (database ?? own)?.stop();
+    process.exit(code);
   };
-  const stop = async () => {
-    if (stopping) return;
-    stopping = true;
-    child.kill('SIGTERM');
-    await forget();
-    await own?.stop();
-    process.exit(0);
-  };
-  process.on('SIGINT', () => void stop());
-  process.on('SIGTERM', () => void stop());
-  let wasReady = false;
-  child.on('exit', (code) => {
-    if (stopping || !wasReady) return;
-    process.stderr.write(
-      `The server ended by itself (${code ?? 'killed'}). Start it again with: npm start\n`,
-    );
-    stopping = true;
-    void forget()
-      .then(() => own?.stop())
-      .finally(() => process.exit(1));
-  });
-  try {
-    await ready(address, child);
-  } catch (thrown) {
-    stopping = true;
-    child.kill('SIGTERM');
-    throw thrown;
-  }
-  wasReady = true;
-  await writeFile(recordFile, JSON.stringify({ pid: process.pid, serverPid: child.pid, address }));
+  const server = new ServerChild(
+    {
+      args: [fileURLToPath(import.meta.url), SERVE, String(port)],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        OILWICK_PORT: String(port),
+        // So that it can say why the database of our own does not take anything.
+        ...(own ? { OILWICK_DATABASE_FOLDER: folder } : {}),
+      },
+      address,
+      isWell,
+      say: warn,
+      started: (pid) => writeFile(recordFile, JSON.stringify({ pid: process.pid, serverPid: pid, address })),
+      ended: () => void stop(1),
+    },
+    url,
+  );
+  process.on('SIGINT', () => void stop(0));
+  process.on('SIGTERM', () => void stop(0));
+  await server.start();
+  database = own && keepRunning(own, folder, { say: warn, moved: (moved) => void server.ask(moved) });
   say(`Oilwick is ready: ${address}`);
 }
 
@@ -177,27 +176,6 @@ async function portToUse(wanted: number | null): Promise<number> {
   const used = isFree ? port : await freePort();
   await writeFile(portFile, String(used));
   return used;
-}
-
-function serve(url: string, port: number): ChildProcess {
-  return spawn(process.execPath, [fileURLToPath(import.meta.url), SERVE, String(port)], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      OILWICK_DATABASE_URL: url,
-      OILWICK_PORT: String(port),
-    },
-  });
-}
-
-async function ready(address: string, child: ChildProcess): Promise<void> {
-  const end = performance.now() + READY_MS;
-  while (!(await isWell(address))) {
-    if (child.exitCode !== null || performance.now() > end) throw new Error('The server does not answer.');
-    await new Promise((r) => setTimeout(r, 100));
-  }
 }
 
 const begin = () => (process.argv[2] === SERVE ? serveApplication(Number(process.argv[3])) : main());

@@ -56,7 +56,8 @@ export async function startOwnMariadb(folder: string): Promise<OwnMariadb> {
   const socket = await socketPath(runFolder);
   const running: Running = {
     pid: 0,
-    port: await freePort(),
+    // The same as before, where it is free: servers that run find it again.
+    port: await freePort(record?.port ?? 0),
     password: record?.password ?? randomBytes(18).toString('hex'),
   };
   const usersFile = join(runFolder, 'users.sql');
@@ -121,7 +122,8 @@ async function answers(running: Running): Promise<boolean> {
   }
 }
 
-function program(name: string): string {
+/** Where a program of the database lies. @throws DatabaseFault where it is not installed */
+export function program(name: string): string {
   const found = PLACES.map((place) => join(place, name)).find(existsSync);
   if (!found)
     throw new DatabaseFault(`${name} is not installed; install it with: apt-get install mariadb-server`);

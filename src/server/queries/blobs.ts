@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { NotFoundFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
+import { expectRoom } from '../database/room';
 import { rowOf, rowsOf, run, runsOf, sql, tuples, type Connection } from '../database/sql';
 
 export const CHUNK_BYTES = 4 * 1024 * 1024;
@@ -25,6 +26,7 @@ export async function keepBlobOn(connection: Connection, bytes: Uint8Array, type
   if (added === 0) return sha256;
   for (let at = 0, place = 0; at < bytes.length; at += CHUNK_BYTES, place++) {
     const chunk = Buffer.from(bytes.subarray(at, at + CHUNK_BYTES));
+    await expectRoom();
     await run(
       connection,
       sql`INSERT INTO blob_chunk (sha256, place, bytes) VALUES (${sha256}, ${place}, ${chunk})`,

@@ -1,0 +1,23 @@
+/** Which database the queries of a test ask. */
+import type { DatabaseNodes } from '../database/nodes';
+import { openPool, pool as sharedPool } from '../database/pool';
+
+export interface Connections {
+  /** For what is given a pool of its own. */
+  pool: DatabaseNodes;
+  close(): Promise<void>;
+}
+
+/** Has all queries of this process ask one database until it is closed. */
+export function useDatabase(url: string): Connections {
+  process.env.OILWICK_DATABASE_URL = url;
+  const pool = openPool(url);
+  return {
+    pool,
+    async close() {
+      // Connections to a database that was killed end with an error.
+      await Promise.allSettled([sharedPool().end(), pool.end()]);
+      (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
+    },
+  };
+}

@@ -1,0 +1,47 @@
+/** A database of its own for a test file: the own MariaDB in a temporary folder, migrated and empty. */
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll } from 'vitest';
+import { migrate } from '../database/migrate';
+import type { DatabaseNodes } from '../database/nodes';
+import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
+import { useDatabase, type Connections } from './connections';
+
+export const MIGRATIONS = 'src/server/database/migrations';
+
+export interface TestDatabase {
+  folder: string;
+  mariadb: OwnMariadb;
+  pool: DatabaseNodes;
+  connections: Connections;
+}
+
+/** Opens a database for the tests of a file, and closes it behind them. @returns what is filled when they run */
+export function testDatabase(): TestDatabase {
+  const database = {} as TestDatabase;
+  beforeAll(async () => {
+    database.folder = await mkdtemp(join(tmpdir(), 'oilwick-store-'));
+    useMariadb(database, await startOwnMariadb(database.folder));
+    await migrate(database.pool, MIGRATIONS);
+  });
+  afterAll(async () => {
+    await database.connections.close();
+    await database.mariadb.stop();
+    await rm(database.folder, { recursive: true, force: true });
+  });
+  return database;
+}
+
+/** Has the queries of a test ask this MariaDB. */
+export function useMariadb(database: TestDatabase, mariadb: OwnMariadb): void {
+  const connections = useDatabase(mariadb.url);
+  Object.assign(database, { mariadb, connections, pool: connections.pool });
+}
+
+/** Kills the database, starts it again on its data, and opens new connections. */
+export async function killAndReopen(database: TestDatabase): Promise<void> {
+  process.kill(database.mariadb.pid, 'SIGKILL');
+  await database.connections.close();
+  useMariadb(database, await startOwnMariadb(database.folder));
+}

@@ -1,0 +1,148 @@
+/** A server process on a database that is there already, asked over HTTP as pages ask it. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { LIMITS } from '@/core/limits';
+import type { FeedEvent, Known } from '@/core/scene/changes';
+import { freePort } from '../mariadb/free-port';
+import { pause, type Send } from './writers';
+
+const READY_MS = 60_000;
+/** The start command as it was built before the tests. */
+const PROGRAM = '.oilwick/build/start.mjs';
+
+export class ServerProcess {
+  private child: ChildProcess | null = null;
+  /** The last revision of each scene that was answered. */
+  private readonly revisions = new Map<string, number>();
+
+  private constructor(
+    private readonly databaseUrl: string,
+    private readonly port: number,
+  ) {}
+
+  /** @returns when it answers */
+  static async start(databaseUrl: string): Promise<ServerProcess> {
+    const made = new ServerProcess(databaseUrl, await freePort());
+    await made.run();
+    return made;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  get pid(): number {
+    return this.child!.pid!;
+  }
+
+  /** Ends it as a crash would, and starts it again on its port. */
+  async killAndRun(): Promise<void> {
+    await this.end('SIGKILL');
+    await this.run();
+  }
+
+  async end(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const ended = once(child, 'exit');
+    child.kill(signal);
+    await ended;
+  }
+
+  /** Sends a patch as a page does. */
+  readonly send: Send = async (sceneId, { transactionId, edits, author }) => {
+    const known = this.revisions.get(sceneId) ?? 1;
+    const answer = await fetch(`${this.address}/api/scenes/${sceneId}/patches`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'if-match': `"r${known}"`, origin: this.address },
+      body: JSON.stringify({ transactionId, edits, author }),
+      signal: AbortSignal.timeout(20_000),
+    });
+    const { revision, detail } = (await answer.json()) as { revision: number; detail: string };
+    if (!answer.ok) throw new Error(detail);
+    this.revisions.set(sceneId, Math.max(known, revision));
+    return revision;
+  };
+
+  private async run(): Promise<void> {
+    this.child = spawn(process.execPath, [PROGRAM, '--serve', String(this.port)], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        OILWICK_DATABASE_URL: this.databaseUrl,
+        OILWICK_PORT: String(this.port),
+      },
+    });
+    const end = performance.now() + READY_MS;
+    for (;;) {
+      const answer = await fetch(`${this.address}/api/health`).catch(() => null);
+      if (answer?.ok) return;
+      if (performance.now() > end) throw new Error(`The server on port ${this.port} does not answer.`);
+      await pause(50);
+    }
+  }
+}
+
+/** Hears what changes in a scene, from a server process that may go and come back. */
+export class Hearing {
+  /** When each transaction was heard of, ms since the start of the program. */
+  readonly heard = new Map<string, number>();
+  private known: Known = { revision: 1, changeNumber: 0 };
+  private isOver = false;
+  private readonly running: Promise<void>;
+
+  constructor(
+    private readonly server: ServerProcess,
+    readonly sceneId: string,
+    private readonly person: string,
+  ) {
+    this.running = this.listen();
+  }
+
+  async stop(): Promise<void> {
+    this.isOver = true;
+    await this.running;
+  }
+
+  private async listen(): Promise<void> {
+    while (!this.isOver) {
+      await this.follow().catch(() => undefined);
+      await pause(50);
+    }
+  }
+
+  private async follow(): Promise<void> {
+    const { revision, changeNumber } = this.known;
+    const query = new URLSearchParams({
+      known: `${revision}.${changeNumber}`,
+      person: this.person,
+      name: this.person.slice(0, LIMITS.authorLength),
+    });
+    const stop = new AbortController();
+    const over = setInterval(() => this.isOver && stop.abort(), 100);
+    try {
+      const path = `/api/scenes/${this.sceneId}/changes?${query.toString()}`;
+      const { body } = await fetch(this.server.address + path, { signal: stop.signal });
+      let text = '';
+      const decoder = new TextDecoder();
+      for await (const bytes of body as unknown as AsyncIterable<Uint8Array>) {
+        text += decoder.decode(bytes, { stream: true });
+        const events = text.split('\n\n');
+        text = events.pop()!;
+        for (const event of events) this.hear(event);
+      }
+    } finally {
+      clearInterval(over);
+    }
+  }
+
+  private hear(text: string): void {
+    const data = /^data: (.*)$/m.exec(text)?.[1];
+    const event = data === undefined ? null : (JSON.parse(data) as FeedEvent);
+    if (event?.kind !== 'changes') return;
+    this.known = { revision: event.revision, changeNumber: event.changeNumber };
+    for (const { transactionId } of event.changes) this.heard.set(transactionId, performance.now());
+  }
+}
