@@ -7,7 +7,7 @@ import { hash2 } from '../src/core/time/noise';
 import { migrate } from '../src/server/database/migrate';
 import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
 import { Cluster } from '../src/server/testing/cluster';
-import { useDatabase } from '../src/server/testing/connections';
+import { askDatabase } from '../src/server/testing/connections';
 import { Hearing, ServerProcess } from '../src/server/testing/server-process';
 import { pause, proveAllThere, sharedWork, Writers, type SharedWork } from '../src/server/testing/writers';
 
@@ -59,7 +59,7 @@ test('two processes on one database both serve and tell; kills of either and of 
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-processes-'));
   let mariadb = await startOwnMariadb(folder);
   const servers: ServerProcess[] = [];
-  let connections = useDatabase(mariadb.url);
+  let connections = askDatabase(mariadb.url);
   try {
     await migrate(connections.pool, 'src/server/database/migrations');
     const work = await sharedWork();
@@ -80,7 +80,7 @@ test('two processes on one database both serve and tell; kills of either and of 
     await writers.answers(ANSWERS);
     await writers.stop();
     await connections.close();
-    connections = useDatabase(mariadb.url);
+    connections = askDatabase(mariadb.url);
     await proveAllThere(work, writers.answered);
     await proveAllHeard(work, writers, hearings);
     await Promise.all(hearings.map((one) => one.stop()));
@@ -96,7 +96,7 @@ test('on a cluster of three nodes, one of which is killed under load, nothing th
   test.setTimeout(300_000);
   const cluster = await Cluster.start();
   const servers: ServerProcess[] = [];
-  let connections = useDatabase(cluster.url(0));
+  let connections = askDatabase(cluster.url(0));
   try {
     await migrate(connections.pool, 'src/server/database/migrations');
     const work = await sharedWork();
@@ -115,7 +115,7 @@ test('on a cluster of three nodes, one of which is killed under load, nothing th
     await Promise.all(hearings.map((one) => one.stop()));
     for (let node = 0; node < 3; node++) {
       await connections.close();
-      connections = useDatabase(cluster.nodeUrl(node));
+      connections = askDatabase(cluster.nodeUrl(node));
       await proveAllThere(work, writers.answered);
     }
   } finally {

@@ -140,10 +140,13 @@ test('a picture of more than ten megabytes is taken whole, and one of more than 
 });
 
 /** An application of its own, that can be killed. */
-async function startOwn(folder: string): Promise<{ address: string; child: ChildProcess }> {
+async function startOwn(
+  folder: string,
+  more: Record<string, string> = {},
+): Promise<{ address: string; child: ChildProcess }> {
   const child = spawn(process.execPath, ['.oilwick/build/start.mjs', '--port', '0'], {
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, OILWICK_DATA_DIR: folder },
+    env: { ...process.env, OILWICK_DATA_DIR: folder, ...more },
   });
   const address = await new Promise<string>((resolve, reject) => {
     child.stdout!.on('data', (chunk) => {
@@ -244,6 +247,31 @@ test('two starts at once are one', async () => {
     for (const { child } of [one, other]) child.kill('SIGTERM');
     await Promise.all(ended);
   } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('where an access key is set, it is entered once; without it nothing is answered', async ({ page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-key-'));
+  const key = 'a-key-of-some-length';
+  const { address, child } = await startOwn(folder, { OILWICK_ACCESS_KEY: key });
+  try {
+    await page.goto(`${address}/`);
+    await page.getByLabel('Access key').fill('not-the-right-key');
+    await page.getByRole('button', { name: 'Enter' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'not the access key' })).toBeVisible();
+    const from = { host: new URL(address).host };
+    expect((await ask(address, '/api/projects', 'GET', from)).status).toBe(401);
+    const bearer = { ...from, authorization: `Bearer ${key}` };
+    expect((await ask(address, '/api/projects', 'GET', bearer)).status).toBe(200);
+    await page.getByLabel('Access key').fill(key);
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Open Evening train' }).click();
+    await expect(stage(page)).toBeVisible();
+  } finally {
+    const ended = new Promise((resolve) => child.on('exit', resolve));
+    child.kill('SIGTERM');
+    await ended;
     rmSync(folder, { recursive: true, force: true });
   }
 });

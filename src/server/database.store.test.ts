@@ -14,7 +14,7 @@ import { startOwnMariadb } from './mariadb/own-mariadb';
 import { patchScene } from './queries/patches';
 import { allProjects } from './queries/projects';
 import { openScene, type OpenScene } from './queries/scenes';
-import { MIGRATIONS, killAndReopen, testDatabase, useMariadb } from './testing/database';
+import { MIGRATIONS, killAndReopen, testDatabase, askMariadb } from './testing/database';
 import { at, freshScene, testLamp, transactionId } from './testing/samples';
 
 const database = testDatabase();
@@ -87,7 +87,7 @@ describe('a start', () => {
     await database.connections.close();
     const again = await startOwnMariadb(database.folder);
     expect([again.pid === pid, again.wasRunning]).toEqual([false, false]);
-    useMariadb(database, again);
+    askMariadb(database, again);
     expect((await openScene(id)).revision).toBe(1);
   });
 

@@ -1,9 +1,16 @@
 /** Who may ask: only pages of our own, under our own names. */
 
-/** The names under which this server is asked, from the port it listens on. */
-export function ownHosts(): string[] {
+/** The addresses under which this server is asked: those of loopback on its port, and those it was given beside them. */
+export function ownOrigins(): string[] {
   const port = process.env.OILWICK_PORT ?? '';
-  return ['127.0.0.1', 'localhost', '[::1]'].map((name) => (port === '' ? name : `${name}:${port}`));
+  const near = ['127.0.0.1', 'localhost', '[::1]'].map((name) => `http://${name}${port && `:${port}`}`);
+  return [...near, ...givenOrigins()];
+}
+
+/** The addresses of `OILWICK_ORIGINS`, with commas between. */
+export function givenOrigins(): string[] {
+  const text = process.env.OILWICK_ORIGINS ?? '';
+  return text.split(',').flatMap((one) => (one.trim() === '' ? [] : [one.trim().replace(/\/$/, '')]));
 }
 
 export interface Asked {
@@ -11,14 +18,22 @@ export interface Asked {
   host: string | null;
   origin: string | null;
   fetchSite: string | null;
+  /** The access key came with the request: it is no page's. */
+  hasKey: boolean;
 }
 
 /** Why a request is refused, or null where it may pass. */
-export function refusal({ method, host, origin, fetchSite }: Asked, hosts: readonly string[]): string | null {
-  if (host === null || !hosts.includes(host)) return 'This server is not known by that name.';
+export function refusal(
+  { method, host, origin, fetchSite, hasKey }: Asked,
+  origins: readonly string[],
+): string | null {
+  const own = origins.filter((one) => one.split('://')[1] === host);
+  if (own.length === 0) return 'This server is not known by that name.';
   const isRead = method === 'GET' || method === 'HEAD';
   if (!isRead)
-    return origin === `http://${host}` ? null : 'Changes are taken only from pages of this server.';
+    return own.includes(origin ?? '') || (hasKey && origin === null)
+      ? null
+      : 'Changes are taken only from pages of this server.';
   if (fetchSite === 'cross-site' || fetchSite === 'same-site')
     return 'Pages of other sites may not read here.';
   return null;

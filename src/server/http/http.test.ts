@@ -1,21 +1,31 @@
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { NotFoundFault, StaleFault } from '../faults';
 import { bytesOf, jsonOf, nameOf } from './body';
+import { entryCookie, isLetIn } from './access';
 import { policy, refusal } from './guard';
+import { listenAddresses } from '../main/reach';
 import { etag, expectedRevision, patchOf } from './patch';
 import { problemOf } from './problem';
 import { unfitRequest } from './request-form';
 
-const hosts = ['127.0.0.1:4650', 'localhost:4650'];
-const asked = { method: 'GET', host: '127.0.0.1:4650', origin: null, fetchSite: null };
+const origins = ['http://127.0.0.1:4650', 'http://localhost:4650', 'https://light.example.org'];
+const asked = { method: 'GET', host: '127.0.0.1:4650', origin: null, fetchSite: null, hasKey: false };
 
 describe('the guard', () => {
   it('lets pages of our own read and change', () => {
-    expect(refusal(asked, hosts)).toBeNull();
-    expect(refusal({ ...asked, fetchSite: 'same-origin' }, hosts)).toBeNull();
-    expect(refusal({ ...asked, method: 'POST', origin: 'http://127.0.0.1:4650' }, hosts)).toBeNull();
+    expect(refusal(asked, origins)).toBeNull();
+    expect(refusal({ ...asked, fetchSite: 'same-origin' }, origins)).toBeNull();
+    expect(refusal({ ...asked, method: 'POST', origin: 'http://127.0.0.1:4650' }, origins)).toBeNull();
+    const afar = { ...asked, method: 'POST', host: 'light.example.org', origin: 'https://light.example.org' };
+    expect(refusal(afar, origins)).toBeNull();
+  });
+
+  it('lets programs change that bring the access key', () => {
+    expect(refusal({ ...asked, method: 'POST', hasKey: true }, origins)).toBeNull();
+    const foreign = { ...asked, method: 'POST', hasKey: true, origin: 'http://evil.example' };
+    expect(refusal(foreign, origins)).not.toBeNull();
   });
 
   it.each([
@@ -25,8 +35,12 @@ describe('the guard', () => {
     ['a read from another site', { fetchSite: 'cross-site' }],
     ['a change from another origin', { method: 'POST', origin: 'http://evil.example' }],
     ['a change from another name of ours', { method: 'PATCH', origin: 'http://localhost:4650' }],
+    [
+      'a change without https',
+      { method: 'POST', host: 'light.example.org', origin: 'http://light.example.org' },
+    ],
     ['a change without an origin', { method: 'DELETE' }],
-  ])('refuses %s', (_, fields) => expect(refusal({ ...asked, ...fields }, hosts)).not.toBeNull());
+  ])('refuses %s', (_, fields) => expect(refusal({ ...asked, ...fields }, origins)).not.toBeNull());
 
   it('allows no inline script without the nonce', () => {
     const line = policy('n1');
@@ -37,6 +51,49 @@ describe('the guard', () => {
 
 const post = (body: BodyInit, type = 'application/json') =>
   new Request('http://x/', { method: 'POST', body, headers: { 'content-type': type } });
+
+describe('from elsewhere', () => {
+  afterEach(() => vi.unstubAllEnvs());
+  const reach = (env: Record<string, string>) => {
+    for (const [name, value] of Object.entries(env)) vi.stubEnv(name, value);
+    return listenAddresses();
+  };
+  const key = 'a-key-of-some-length';
+
+  it('is asked on loopback alone, or on more with an access key', () => {
+    expect(reach({})).toEqual(['127.0.0.1']);
+    expect(reach({ OILWICK_ADDRESS: '10.0.0.5', OILWICK_ACCESS_KEY: key })).toEqual([
+      '127.0.0.1',
+      '10.0.0.5',
+    ]);
+    expect(reach({ OILWICK_ADDRESS: '0.0.0.0' })).toEqual(['0.0.0.0']);
+  });
+
+  it.each([
+    [{ OILWICK_ADDRESS: '0.0.0.0' }, /access key/],
+    [{ OILWICK_ORIGINS: 'https://light.example.org' }, /access key/],
+    [{ OILWICK_ADDRESS: '10.0.0.5', OILWICK_ACCESS_KEY: 'short' }, /at least 16/],
+    [{ OILWICK_ORIGINS: 'http://light.example.org', OILWICK_ACCESS_KEY: key }, /must begin with https/],
+    [{ OILWICK_ORIGINS: 'light.example.org', OILWICK_ACCESS_KEY: key }, /got light.example.org/],
+    [{ OILWICK_ORIGINS: 'https://light.example.org/desk', OILWICK_ACCESS_KEY: key }, /got https/],
+  ])('is not begun with %o', (env, words) => expect(() => reach(env)).toThrow(words));
+
+  it('lets in who has the key, by a cookie or with the request, and nobody else', () => {
+    const headers = (all: Record<string, string>) => new Headers(all);
+    expect(isLetIn(headers({}), '/')).toBe(true);
+    vi.stubEnv('OILWICK_ACCESS_KEY', key);
+    expect(isLetIn(headers({}), '/')).toBe(false);
+    expect(isLetIn(headers({}), '/enter')).toBe(true);
+    expect(isLetIn(headers({}), '/enterprise')).toBe(false);
+    expect(isLetIn(headers({ authorization: `Bearer ${key}` }), '/api/projects')).toBe(true);
+    expect(isLetIn(headers({ authorization: 'Bearer another' }), '/api/projects')).toBe(false);
+    const [cookie] = entryCookie(true).split(';');
+    expect(isLetIn(headers({ cookie: `a=b; ${cookie}` }), '/')).toBe(true);
+    expect(isLetIn(headers({ cookie: `${cookie}0` }), '/')).toBe(false);
+    expect(cookie).not.toContain(key);
+    expect(entryCookie(true)).toContain('Secure');
+  });
+});
 
 describe('a body', () => {
   it('is refused for its type, its size, its depth and its form', async () => {

@@ -1,25 +1,28 @@
 /** The server process: the application behind a check of what can be asked at all. */
-import { createServer, type ServerResponse } from 'node:http';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { unfitRequest, type Unfit } from '../http/request-form';
-
-const HOST = '127.0.0.1';
+import { listenAddresses } from './reach';
 
 export async function serveApplication(port: number): Promise<void> {
+  const addresses = listenAddresses();
   // Only this process needs it; loading it takes a while.
   const { default: next } = await import('next');
-  const application = next({ dev: false, hostname: HOST, port });
+  const application = next({ dev: false, hostname: addresses[0], port });
   await application.prepare();
   const handle = application.getRequestHandler();
-  const server = createServer((request, response) => {
+  const answer = (request: IncomingMessage, response: ServerResponse) => {
     const unfit = unfitRequest(request.method ?? '', request.url ?? '/');
     if (unfit) refuse(response, unfit);
     else void handle(request, response);
-  });
-  server.listen(port, HOST);
+  };
+  const servers = addresses.map((address) => createServer(answer).listen(port, address));
   process.on('SIGTERM', () => {
-    server.close(() => process.exit(0));
-    // Streams of changes would stay open for ever.
-    server.closeAllConnections();
+    for (const server of servers) {
+      server.close();
+      // Streams of changes would stay open for ever.
+      server.closeAllConnections();
+    }
+    process.exit(0);
   });
 }
 

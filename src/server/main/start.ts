@@ -13,6 +13,7 @@ import { ownFolder } from '../mariadb/own-folder';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
 import { argumentsOf } from '../mariadb/processes';
 import { keepRunning, type KeptRunning } from './keep-running';
+import { listenAddresses } from './reach';
 import { serveApplication } from './serve';
 import { ServerChild } from './server-child';
 import { startLock } from './start-lock';
@@ -31,6 +32,7 @@ const warn = (words: string) => void process.stderr.write(`${words}\n`);
 
 async function main(): Promise<void> {
   const wanted = givenPort();
+  listenAddresses();
   const restoreDemo = process.argv.includes('--restore-demo');
   await mkdir(folder, { recursive: true });
   await ownFolder(join(folder, 'run'));

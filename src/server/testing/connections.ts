@@ -9,7 +9,7 @@ export interface Connections {
 }
 
 /** Has all queries of this process ask one database until it is closed. */
-export function useDatabase(url: string): Connections {
+export function askDatabase(url: string): Connections {
   process.env.OILWICK_DATABASE_URL = url;
   const pool = openPool(url);
   return {

@@ -6,7 +6,7 @@ import { afterAll, beforeAll } from 'vitest';
 import { migrate } from '../database/migrate';
 import type { DatabaseNodes } from '../database/nodes';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
-import { useDatabase, type Connections } from './connections';
+import { askDatabase, type Connections } from './connections';
 
 export const MIGRATIONS = 'src/server/database/migrations';
 
@@ -22,7 +22,7 @@ export function testDatabase(): TestDatabase {
   const database = {} as TestDatabase;
   beforeAll(async () => {
     database.folder = await mkdtemp(join(tmpdir(), 'oilwick-store-'));
-    useMariadb(database, await startOwnMariadb(database.folder));
+    askMariadb(database, await startOwnMariadb(database.folder));
     await migrate(database.pool, MIGRATIONS);
   });
   afterAll(async () => {
@@ -34,8 +34,8 @@ export function testDatabase(): TestDatabase {
 }
 
 /** Has the queries of a test ask this MariaDB. */
-export function useMariadb(database: TestDatabase, mariadb: OwnMariadb): void {
-  const connections = useDatabase(mariadb.url);
+export function askMariadb(database: TestDatabase, mariadb: OwnMariadb): void {
+  const connections = askDatabase(mariadb.url);
   Object.assign(database, { mariadb, connections, pool: connections.pool });
 }
 
@@ -43,5 +43,5 @@ export function useMariadb(database: TestDatabase, mariadb: OwnMariadb): void {
 export async function killAndReopen(database: TestDatabase): Promise<void> {
   process.kill(database.mariadb.pid, 'SIGKILL');
   await database.connections.close();
-  useMariadb(database, await startOwnMariadb(database.folder));
+  askMariadb(database, await startOwnMariadb(database.folder));
 }

@@ -58,7 +58,12 @@ export const GET = handler<RecordContext>(async (request, { params }) => {
     },
   });
   return new Response(stream, {
-    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' },
+    headers: {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      // A server in front passes each event on at once.
+      'x-accel-buffering': 'no',
+    },
   });
 });
 
