@@ -28,7 +28,7 @@ export function proxy(request: NextRequest): Response {
     if (!isPage)
       return problem(401, 'Access key is missing', 'Enter the access key on a page of this server first.');
     const to = new URLSearchParams({ to: nextUrl.pathname });
-    return new Response(null, { status: 303, headers: { location: `/enter?${to.toString()}` } });
+    return NextResponse.redirect(new URL(`/enter?${to.toString()}`, request.url), 303);
   }
   const nonce = crypto.randomUUID().replaceAll('-', '');
   const passed = new Headers(headers);

@@ -71,6 +71,8 @@ export const LIMITS = {
   edits: 50_000,
   patchPieces: 1_000,
   recordLength: 2 * 1024 * 1024,
+  /** Scenes that one browser hears of at a time. */
+  followedScenes: 100,
   /** Characters of the name that people are known by to the others. */
   authorLength: 40,
   /** Characters of a name. */

@@ -6,7 +6,7 @@ import type { Fields } from '@/core/scene/edits';
 import { checkCount } from '@/core/scene/read-scene';
 import { NotFoundFault } from '../faults';
 import { snapshot, transaction, withConnection } from '../database/pool';
-import { rowOf, run, sql, type Connection } from '../database/sql';
+import { rowOf, rowsOf, run, sql, tuples, type Connection } from '../database/sql';
 import { lockProject, noteProjectChange } from './patches';
 import {
   copyRecords,
@@ -66,6 +66,15 @@ export async function openSceneText(id: string): Promise<{ text: string; revisio
 export async function expectScene(id: string): Promise<void> {
   if (!(await withConnection((connection) => rowOf(connection, sql`SELECT id FROM scene WHERE id = ${id}`))))
     throw new NotFoundFault(`There is no scene ${id}.`);
+}
+
+/** Those of the scenes that are there. */
+export async function scenesThatAre(ids: readonly string[]): Promise<Set<string>> {
+  if (ids.length === 0) return new Set();
+  const rows = await withConnection((connection) =>
+    rowsOf<{ id: string }>(connection, sql`SELECT id FROM scene WHERE id IN ${tuples([ids])}`),
+  );
+  return new Set(rows.map(({ id }) => id));
 }
 
 export async function openScene(id: string): Promise<OpenScene> {

@@ -3,6 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { LIMITS } from '@/core/limits';
 import type { FeedEvent, Known } from '@/core/scene/changes';
+import { followText } from '@/core/scene/follow';
 import { freePort } from '../mariadb/free-port';
 import { pause, type Send } from './writers';
 
@@ -114,16 +115,15 @@ export class Hearing {
   }
 
   private async follow(): Promise<void> {
-    const { revision, changeNumber } = this.known;
     const query = new URLSearchParams({
-      known: `${revision}.${changeNumber}`,
+      follow: followText([{ sceneId: this.sceneId, known: this.known }]),
       person: this.person,
       name: this.person.slice(0, LIMITS.authorLength),
     });
     const stop = new AbortController();
     const over = setInterval(() => this.isOver && stop.abort(), 100);
     try {
-      const path = `/api/scenes/${this.sceneId}/changes?${query.toString()}`;
+      const path = `/api/changes?${query.toString()}`;
       const { body } = await fetch(this.server.address + path, { signal: stop.signal });
       let text = '';
       const decoder = new TextDecoder();

@@ -1,5 +1,7 @@
-/** Hears from the server what others change in the scene, and who they are. */
+/** Hears from the server what others change in the scene, and who they are: with the other tabs of this browser by one stream. */
 import type { Change, FeedEvent, Known, Person } from '@/core/scene/changes';
+import { ChangeStream } from '@/workers/change-stream';
+import type { TabMessage } from '@/workers/change-worker';
 
 export interface FeedListener {
   changes(changes: Change[]): void;
@@ -7,8 +9,14 @@ export interface FeedListener {
   people(people: Person[]): void;
 }
 
+/** How this tab reaches the stream. */
+interface Line {
+  follow(known: Known, person: Person): void;
+  leave(): void;
+}
+
 export class LiveFeed {
-  private source: EventSource | null = null;
+  private line: Line | null = null;
 
   constructor(
     private readonly sceneId: string,
@@ -19,26 +27,20 @@ export class LiveFeed {
 
   /** Listens from what is known now. */
   open(): void {
-    this.close();
-    const { revision, changeNumber } = this.known();
-    const { id, name } = this.person();
-    const query = new URLSearchParams({ known: `${revision}.${changeNumber}`, person: id, name });
-    const source = new EventSource(`/api/scenes/${this.sceneId}/changes?${query.toString()}`);
-    this.source = source;
-    source.onmessage = ({ data }) => this.hear(JSON.parse(String(data)) as FeedEvent);
-    // It comes back by itself, but not from an answer that is an error.
-    source.onerror = () => {
-      if (source.readyState === EventSource.CLOSED && this.source === source)
-        setTimeout(() => this.source === source && this.open(), AGAIN_MS);
-    };
+    const hear = (event: FeedEvent) => this.hear(event);
+    // Where tabs cannot share a worker each has a stream of its own.
+    this.line ??=
+      typeof SharedWorker === 'undefined' ? ownLine(this.sceneId, hear) : sharedLine(this.sceneId, hear);
+    this.line.follow(this.known(), this.person());
   }
 
   close(): void {
-    this.source?.close();
-    this.source = null;
+    this.line?.leave();
+    this.line = null;
   }
 
   private hear(event: FeedEvent): void {
+    if (!this.line) return;
     switch (event.kind) {
       case 'changes':
         this.listener.changes(event.changes);
@@ -47,11 +49,42 @@ export class LiveFeed {
         this.listener.people(event.people);
         return;
       case 'reload':
-        this.close();
         this.listener.reload();
     }
   }
 }
 
-/** After an answer that is an error, ms. */
-const AGAIN_MS = 2000;
+function ownLine(sceneId: string, hear: (event: FeedEvent) => void): Line {
+  const stream = new ChangeStream();
+  return {
+    follow: (known, person) => stream.follow('own', { sceneId, known, person, hear }),
+    leave: () => stream.leave('own'),
+  };
+}
+
+function sharedLine(sceneId: string, hear: (event: FeedEvent) => void): Line {
+  const { port } = new SharedWorker(new URL('../../workers/change-worker.ts', import.meta.url), {
+    type: 'module',
+  });
+  port.onmessage = ({ data }: MessageEvent<FeedEvent>) => hear(data);
+  const tab = `oilwick-tab-${crypto.randomUUID()}`;
+  let release = () => {};
+  // The worker hears by this lock that the tab is gone.
+  const held = new Promise<void>((isHeld) => {
+    void navigator.locks.request(tab, () => {
+      isHeld();
+      return new Promise<void>((resolve) => (release = resolve));
+    });
+  });
+  const tell = (message: TabMessage) => void held.then(() => port.postMessage(message));
+  return {
+    follow: (known, person) => tell({ kind: 'follow', tab, sceneId, known, person }),
+    leave() {
+      tell({ kind: 'leave', tab });
+      void held.then(() => {
+        release();
+        port.close();
+      });
+    },
+  };
+}
