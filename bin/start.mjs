@@ -3,7 +3,7 @@
 import { pathToFileURL } from 'node:url';
 import {
   buildApplication,
-  bundled,
+  bundledStart,
   ensureFolders,
   ensurePackages,
   ensurePrograms,
@@ -16,4 +16,4 @@ ensurePackages();
 if (!process.env.OILWICK_DATABASE_URL) ensurePrograms(MARIADB);
 ensureFolders();
 buildApplication('.next');
-await import(pathToFileURL(await bundled('src/server/main/start.ts', 'start')).href);
+await import(pathToFileURL(await bundledStart()).href);

@@ -3,11 +3,11 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bundled, fail, root } from './prepare.mjs';
+import { bundledStart, fail, root } from './prepare.mjs';
 
 export async function startOwnServer(build) {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-own-'));
-  const entry = await bundled('src/server/main/start.ts', 'start');
+  const entry = await bundledStart();
   const child = spawn(process.execPath, [entry, '--port', '0'], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'inherit'],

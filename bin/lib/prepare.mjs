@@ -87,6 +87,12 @@ export async function bundled(entry, name) {
   return out;
 }
 
+/** The start command and the thread of its server process, beside each other. @returns the start command */
+export async function bundledStart() {
+  await bundled('src/server/reading/reading-thread.ts', 'reading-thread');
+  return bundled('src/server/main/start.ts', 'start');
+}
+
 /** The build that tests, benchmarks and pictures use, beside that of the application. */
 export const TEST_BUILD = '.oilwick/next-test';
 

@@ -11,7 +11,7 @@ export const LIMITS = {
   roomBytes: 64 * 1024 * 1024,
   /** Bytes of one bundle file, and of all it holds once unpacked. */
   bundleBytes: 256 * 1024 * 1024,
-  bundleUnpackedBytes: 1024 * 1024 * 1024,
+  bundleUnpackedBytes: 768 * 1024 * 1024,
   bundleEntries: 4096,
   /** Pixels of all pictures of a bundle, and of all layers of a painting. */
   bundlePixels: 256 * 1024 * 1024,

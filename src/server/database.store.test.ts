@@ -3,9 +3,10 @@ import { chown, cp, mkdir, mkdtemp, rm, stat, symlink, unlink, writeFile } from 
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { change, create } from '@/core/scene/edits';
 import { withConnection } from './database/pool';
+import { NoRoomFault } from './faults';
 import { migrate } from './database/migrate';
 import { rowsOf, runsOf, sql, table, tuples } from './database/sql';
 import { startLock } from './main/start-lock';
@@ -182,6 +183,23 @@ describe('a database of an earlier version', () => {
     const answer = await patchScene(first.id, at(4), { transactionId: transactionId(), edits: [moved] });
     expect(answer).toMatchObject({ revision: 5, overwritten: [] });
     await connection.end();
+  });
+});
+
+describe('a disk without room', () => {
+  afterEach(() => vi.unstubAllEnvs());
+
+  it('is said before anything is written, and what is there can still be read', async () => {
+    const { id } = await freshScene();
+    const patch = { transactionId: transactionId(), edits: [create('lights', 'l', testLamp(1))] };
+    // A file system of the machine that has no free bytes.
+    vi.stubEnv('OILWICK_DATABASE_FOLDER', '/proc');
+    const refused = patchScene(id, at(1), patch);
+    await expect(refused).rejects.toThrow(NoRoomFault);
+    await expect(refused).rejects.toThrow('0 MB are free where the data lies');
+    expect((await openScene(id)).revision).toBe(1);
+    vi.stubEnv('OILWICK_DATABASE_FOLDER', '/tmp');
+    expect((await patchScene(id, at(1), patch)).revision).toBe(2);
   });
 });
 

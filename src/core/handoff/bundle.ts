@@ -159,6 +159,14 @@ function json(value: unknown): Uint8Array {
   return new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
 }
 
+/** Entries with pictures that a scene is made of; the others are made of them. */
+const PICTURE_PATH = /^(art|glows|brought)\/.*\.png$/;
+
+function mostOfEntry(path: string): number {
+  if (path === 'scene.json') return LIMITS.sceneBytes;
+  return PICTURE_PATH.test(path) ? LIMITS.pictureBytes : 0;
+}
+
 /**
  * Reads a bundle. The picture files of artworks are found by their names in the archive and given back by the hash
  * that the document holds; whether bytes and hash agree is checked by `sha256`.
@@ -169,12 +177,12 @@ export async function readBundle(
   bytes: Uint8Array,
   sha256: (bytes: Uint8Array) => string | Promise<string>,
 ): Promise<Bundle> {
-  const files = unpackFiles(bytes);
+  const files = unpackFiles(bytes, mostOfEntry);
   if (!files['scene.json']) throw new InputFault('The archive has no scene.json; is it a bundle?');
   const scene = readScene(jsonOf(files['scene.json']));
   const byHash = new Map<string, Uint8Array>();
   for (const [path, content] of Object.entries(files)) {
-    if (/^(art|glows|brought)\/.*\.png$/.test(path)) byHash.set(await sha256(content), content);
+    if (PICTURE_PATH.test(path)) byHash.set(await sha256(content), content);
   }
   const pictures = new Map<string, Uint8Array>();
   for (const [id, { name, imageSha, glowSha }] of Object.entries(scene.artworks)) {
@@ -195,8 +203,6 @@ export async function readBundle(
 }
 
 function jsonOf(bytes: Uint8Array): unknown {
-  if (bytes.length > LIMITS.sceneBytes)
-    throw new InputFault('The scene of the bundle is too large.', 'scene.json');
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);

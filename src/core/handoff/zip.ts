@@ -19,8 +19,11 @@ export function packFiles(files: Files): Uint8Array {
   return zipSync(entries);
 }
 
-/** @throws InputFault where the archive is broken, too large, or names a path that leads out of it */
-export function unpackFiles(bytes: Uint8Array): Files {
+/**
+ * @param most how many bytes an entry may have; of one that may have none the bytes are let go
+ * @throws InputFault where the archive is broken, too large, or names a path that leads out of it
+ */
+export function unpackFiles(bytes: Uint8Array, most: (path: string) => number = () => Infinity): Files {
   if (bytes.length > LIMITS.bundleBytes) throw new InputFault('The archive is too large.');
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new InputFault('This is not a zip archive.');
   // Entries before a cut may be whole, and what is missing after it would be taken for something else.
@@ -36,16 +39,23 @@ export function unpackFiles(bytes: Uint8Array): Files {
       throw new InputFault(`The archive has more than ${LIMITS.bundleEntries} entries.`);
     }
     const parts: Uint8Array[] = [];
+    const mostOfIt = most(file.name);
+    let size = 0;
     files[file.name] = new Uint8Array(0);
     pending++;
     file.ondata = (fault, chunk, final) => {
+      // What was thrown here comes back as a fault of the unpacking.
+      if (fault instanceof InputFault) throw fault;
       if (fault)
         throw new InputFault(`${file.name} in the archive is damaged (${wordsOf(fault)}).`, null, {
           cause: fault,
         });
       total += chunk.length;
       if (total > LIMITS.bundleUnpackedBytes) throw new InputFault('The archive unpacks to too much.');
-      parts.push(chunk);
+      size += chunk.length;
+      if (mostOfIt > 0 && size > mostOfIt)
+        throw new InputFault(`${file.name} in the archive unpacks to too much.`);
+      if (mostOfIt > 0) parts.push(chunk);
       if (!final) return;
       pending--;
       files[file.name] = concatenated(parts);

@@ -1,18 +1,23 @@
 /** The server process: the application behind a check of what can be asked at all. */
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import { unfitRequest, type Unfit } from '../http/request-form';
+import { fileURLToPath } from 'node:url';
+import { askedAtDoor, doorHeaders, type DoorAnswer } from '../http/door';
+import { readOnThread } from '../reading/reader';
 import { listenAddresses } from './reach';
 
 export async function serveApplication(port: number): Promise<void> {
   const addresses = listenAddresses();
+  readOnThread(fileURLToPath(new URL('reading-thread.mjs', import.meta.url)));
   // Only this process needs it; loading it takes a while.
   const { default: next } = await import('next');
   const application = next({ dev: false, hostname: addresses[0], port });
   await application.prepare();
   const handle = application.getRequestHandler();
   const answer = (request: IncomingMessage, response: ServerResponse) => {
-    const unfit = unfitRequest(request.method ?? '', request.url ?? '/');
-    if (unfit) refuse(response, unfit);
+    const { method = '', url = '/' } = request;
+    for (const [name, value] of Object.entries(doorHeaders(url))) response.setHeader(name, value);
+    const atDoor = askedAtDoor(method, url, headersOf(request));
+    if (atDoor) refuse(response, atDoor);
     else void handle(request, response);
   };
   const servers = addresses.map((address) => createServer(answer).listen(port, address));
@@ -26,7 +31,20 @@ export async function serveApplication(port: number): Promise<void> {
   });
 }
 
-function refuse(response: ServerResponse, { status, title, detail, headers }: Unfit): void {
-  response.writeHead(status, { ...headers, 'content-type': 'application/problem+json', connection: 'close' });
-  response.end(JSON.stringify({ type: 'about:blank', title, status, detail }));
+function headersOf(request: IncomingMessage): Headers {
+  const pairs = Object.entries(request.headers).flatMap(([name, value]): [string, string][] =>
+    typeof value === 'string' ? [[name, value]] : [],
+  );
+  return new Headers(pairs);
+}
+
+function refuse(response: ServerResponse, { status, headers, problem }: DoorAnswer): void {
+  if (!problem) {
+    response.writeHead(status, headers).end();
+    return;
+  }
+  // What is still coming of a body is not read.
+  const type = { 'content-type': 'application/problem+json', connection: 'close' };
+  response.writeHead(status, { ...headers, ...type });
+  response.end(JSON.stringify({ type: 'about:blank', ...problem, status }));
 }

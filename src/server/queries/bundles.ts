@@ -1,7 +1,5 @@
 /** Opening a bundle: its pictures become files, its artworks the project's, its document a scene. */
 import { randomUUID } from 'node:crypto';
-import { readBundle } from '@/core/handoff/bundle';
-import { inspectPng } from '@/core/raster/png';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Stroke } from '@/core/scene/records/stroke';
 import { sameValue } from '@/core/scene/edits';
@@ -14,7 +12,8 @@ import {
 import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';
 import type { Connection } from '../database/sql';
-import { keepBlobOn, sha256Of } from './blobs';
+import { readSent } from '../reading/reader';
+import { keepBlobOn } from './blobs';
 import { expectFiles } from './files';
 import { ofProject, partedRecords, readRecords, type Records } from './records';
 import { makeSceneOn } from './scenes';
@@ -23,12 +22,7 @@ const NOTHING = Object.fromEntries(PROJECT_COLLECTIONS.map((collection) => [coll
 
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
-  const { scene, pictures } = await readBundle(bytes, sha256Of);
-  for (const picture of pictures.values()) {
-    inspectPng(picture);
-    // Others have their turn between two pictures.
-    await new Promise((resolve) => setImmediate(resolve));
-  }
+  const { scene, pictures } = await readSent('bundle', bytes);
   return transaction(async (connection) => {
     for (const picture of pictures.values()) await keepBlobOn(connection, picture, 'image/png');
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));

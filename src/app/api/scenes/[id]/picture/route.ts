@@ -1,10 +1,10 @@
 import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import { inspectPng } from '@/core/raster/png';
 import { bytesOf } from '@/server/http/body';
 import { handler } from '@/server/http/problem';
 import type { RecordContext } from '@/server/http/records';
 import { keepScenePicture, scenePicture } from '@/server/queries/scene-pictures';
+import { readSent } from '@/server/reading/reader';
 
 export const dynamic = 'force-dynamic';
 
@@ -18,7 +18,7 @@ export const GET = handler<RecordContext>(async (_, { params }) => {
 
 export const PUT = handler<RecordContext>(async (request, { params }) => {
   const bytes = await bytesOf(request, 'image/png', LIMITS.scenePictureBytes);
-  const { width, height } = inspectPng(bytes);
+  const { width, height } = await readSent('picture', bytes);
   const side = LIMITS.scenePictureSidePx;
   if (width > side || height > side)
     throw new InputFault(`The picture of a scene has at most ${side} px a side; got ${width} x ${height}.`);

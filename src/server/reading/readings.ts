@@ -1,0 +1,46 @@
+/** What takes long to read of what people send: checked here, on a thread of its own or, in tests, where it is called. */
+import { InputFault } from '@/core/faults';
+import { readBundle, type Bundle } from '@/core/handoff/bundle';
+import { inspectPng, type PngFacts } from '@/core/raster/png';
+import { sha256Of } from '../queries/blobs';
+
+export interface Readings {
+  picture: PngFacts;
+  bundle: Bundle;
+}
+
+export type ReadingKind = keyof Readings;
+
+/** Each gives what was read, or throws an InputFault. */
+export const READINGS: { [K in ReadingKind]: (bytes: Uint8Array) => Readings[K] | Promise<Readings[K]> } = {
+  picture: inspectPng,
+  async bundle(bytes) {
+    const bundle = await readBundle(bytes, sha256Of);
+    for (const picture of bundle.pictures.values()) inspectPng(picture);
+    return bundle;
+  },
+};
+
+/** What is sent to the thread, and back. */
+export interface ReadingQuestion {
+  id: number;
+  kind: ReadingKind;
+  bytes: Uint8Array;
+}
+
+/** Why something was not read; `field` is that of an InputFault. */
+export interface ReadingFault {
+  message: string;
+  isInput: boolean;
+  field: string | null;
+}
+
+export type ReadingResult = { read: Readings[ReadingKind] } | { fault: ReadingFault };
+
+export type ReadingAnswer = ReadingResult & { id: number };
+
+export function faultOf(thrown: unknown): ReadingFault {
+  const isInput = thrown instanceof InputFault;
+  const message = thrown instanceof Error ? thrown.message : String(thrown);
+  return { message, isInput, field: isInput ? thrown.field : null };
+}
