@@ -3,6 +3,8 @@ import { CHROMIUM_LAUNCH } from './bin/lib/chromium.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
+  // What takes long or changes the machine runs only in the ordeal.
+  testIgnore: process.env.OILWICK_ORDEAL ? [] : ['ordeal/**'],
   outputDir: '.oilwick/test-results',
   timeout: 90_000,
   // A busy machine is waited for; a test that fails is never tried again.

@@ -21,7 +21,7 @@ const ROUNDS = Number(process.env.OILWICK_FLOODS ?? 1);
 const ANSWER_MS = 30_000;
 const HEALTH_MS = 2000;
 /** The most memory that the server process ever takes, MB. */
-const MEMORY_MB = 1200;
+const MEMORY_MB = 2000;
 const MB = 1024 * 1024;
 
 const text = (value: string) => new TextEncoder().encode(value);

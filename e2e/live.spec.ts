@@ -1,6 +1,6 @@
 /** Several people, or several tabs, on one scene: what one changes the others see, and nothing is lost. */
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { drag, openNewScene, saved, stage } from './helpers';
+import { drag, openNewScene, openWall, saved, stage } from './helpers';
 
 const lamp = async (page: Page) => {
   await page.keyboard.press('p');
@@ -220,4 +220,36 @@ test('a change that the server refuses is set apart and undone by one press; wha
   await page.reload();
   await page.getByRole('button', { name: 'Pick Beacon' }).click();
   await expect(page.getByLabel('Core, number')).toHaveValue('12');
+});
+
+test('an artwork that another scene uses is deleted only after it was said, and undo brings it back there', async ({
+  page,
+}) => {
+  const { sceneId } = await openWall(page);
+  await saved(page);
+  const copy = await page.request.post(`/api/scenes/${sceneId}/copies`, {
+    data: { name: 'Night' },
+    headers: { origin: new URL(process.env.OILWICK_TEST_URL!).origin },
+  });
+  const { id: otherId } = (await copy.json()) as { id: string };
+  await page.getByRole('button', { name: 'Open the shelf' }).click();
+  const shelf = page.getByLabel('Shelf');
+  const wall = shelf.getByRole('button', { name: 'wall', exact: true });
+  await wall.click();
+  await shelf.getByRole('button', { name: 'Delete the chosen one' }).click();
+  const dialog = page.getByRole('dialog', { name: 'wall is used in another scene' });
+  await expect(dialog.getByRole('listitem')).toHaveText(['Night']);
+  await page.keyboard.press('Escape');
+  await expect(wall).toBeVisible();
+  await shelf.getByRole('button', { name: 'Delete the chosen one' }).click();
+  await dialog.getByRole('button', { name: 'Delete it all the same' }).click();
+  await expect(wall).toHaveCount(0);
+  await saved(page);
+  const other = await page.context().newPage();
+  await other.goto(`/scenes/${otherId}`);
+  await expect(other.getByRole('button', { name: /snag/ })).toBeVisible();
+  await stage(page).focus();
+  await page.keyboard.press('Control+z');
+  await expect(wall).toBeVisible();
+  await expect(other.getByRole('button', { name: /snag/ })).toHaveCount(0);
 });

@@ -30,6 +30,7 @@ export const LIMITS = {
   /** Bytes of an SVG or CSV file, and elements of an SVG within each other. */
   textFileBytes: 4 * 1024 * 1024,
   svgDepth: 64,
+  svgTransformLength: 4_000,
   /** Outlines of one occluder, occluders and lamps of one artwork. */
   outlines: 1_000,
   artworkOccluders: 32,

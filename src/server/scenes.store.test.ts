@@ -18,7 +18,7 @@ import { keepBundle, keepDocument } from './queries/bundles';
 import { copyProject, makeProject } from './queries/projects';
 import { patchScene } from './queries/patches';
 import { openScene } from './queries/scenes';
-import { usesOfArtwork } from './queries/uses';
+import { usesOf } from './queries/uses';
 import { testDatabase } from './testing/database';
 import { at } from './testing/samples';
 
@@ -86,9 +86,11 @@ describe('a scene with everything', () => {
   it('is found by the artworks that it shows, by tiles and flames too', async () => {
     const { projectId, id } = await kept();
     const names = async (artworkId: string) =>
-      (await usesOfArtwork(projectId, artworkId)).map((use) => use.id);
+      (await usesOf(projectId, 'artworks', artworkId)).map((use) => use.id);
     for (const artworkId of ['man', 'sheet', 'flame']) expect(await names(artworkId)).toEqual([id]);
     expect(await names('nothing')).toEqual([]);
+    const { luminaireId } = (await openScene(id)).document.lamps.carried;
+    expect((await usesOf(projectId, 'luminaires', luminaireId)).map((use) => use.id)).toEqual([id]);
   });
 });
 

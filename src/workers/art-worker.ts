@@ -1,4 +1,5 @@
 /** Decoding, first looks, reliefs and their files on a thread of their own. */
+import { readSvgOutlines, type SvgOutlines } from '@/core/geometry/svg-outlines';
 import { expose, transfer } from 'comlink';
 import { sheetOf, type AnimatedSheet } from '@/core/art/animated';
 import { readApng } from '@/core/art/apng';
@@ -173,6 +174,11 @@ const work = {
   inspect(bytes: Uint8Array): PngFacts & { isGrey: boolean } {
     const facts = inspectPng(bytes);
     return { ...facts, isGrey: facts.colourType === 0 || facts.colourType === 4 };
+  },
+
+  /** The shapes of an SVG file. */
+  svgOutlines(text: string): SvgOutlines {
+    return readSvgOutlines(text);
   },
 
   /** The layers of a layered painting. */

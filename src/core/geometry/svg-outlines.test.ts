@@ -68,6 +68,17 @@ describe('outlines of an SVG file', () => {
     expect(() => readSvgOutlines(text)).toThrow(words);
   });
 
+  it('of files made to take long are refused soon, or read', () => {
+    const many = (text: string) => text.repeat(4_000_000 / text.length);
+    const tooMany = /at most 10000 points/;
+    expect(() => readSvgOutlines(svg(`<polygon points="${many('1,1 ')}"/>`))).toThrow(tooMany);
+    expect(() => readSvgOutlines(svg(`<path d="M0 0L${many('1 2 ')}"/>`))).toThrow(tooMany);
+    const turned = (transform: string) =>
+      svg(`<g transform="${transform}">${'<path d="M0 0h1v1Z"/>'.repeat(2000)}</g>`);
+    expect(readSvgOutlines(turned('rotate(1)'.repeat(360))).closed.length).toBe(2000);
+    expect(() => readSvgOutlines(turned('rotate(1)'.repeat(10_000)))).toThrow('A transform of this SVG');
+  });
+
   it('of damaged files are refused or read, and never anything else', () => {
     const good = svg(
       '<g transform="rotate(30)"><path d="M0 0 C1 2 3 4 5 6 Q7 8 9 10 A5 5 0 1 0 3 3 Z"/></g>',

@@ -25,7 +25,8 @@ export function readSvgOutlines(text: string): SvgOutlines {
       `An SVG file has at most ${LIMITS.textFileBytes} characters; this one has ${text.length}.`,
     );
   const out: SvgOutlines = { closed: [], open: [] };
-  const transforms: string[] = [];
+  /** Of each element that is open: from its own px to those of the file. */
+  const matrices: Matrix[] = [];
   let points = 0;
   let sawSvg = false;
   const parser = new SaxesParser();
@@ -35,16 +36,17 @@ export function readSvgOutlines(text: string): SvgOutlines {
   parser.on('opentag', (tag: SaxesTagPlain) => {
     const name = tag.name.replace(/^.*:/, '').toLowerCase();
     sawSvg ||= name === 'svg';
-    if (transforms.length >= LIMITS.svgDepth)
+    if (matrices.length >= LIMITS.svgDepth)
       throw new InputFault(`Elements of an SVG lie at most ${LIMITS.svgDepth} deep within each other.`);
-    transforms.push(tag.attributes.transform ?? '');
+    const outer = matrices.at(-1) ?? NO_TRANSFORM;
+    const { transform } = tag.attributes;
+    matrices.push(transform ? multiplied(outer, matrixOf(transform)) : outer);
     const d = pathOf(name, tag.attributes);
     if (d === null) return;
-    points += addOutlines(d, transforms, out);
-    if (points > LIMITS.outlinePoints)
-      throw new InputFault(`An occluder has at most ${LIMITS.outlinePoints} points; this file has more.`);
+    points += addOutlines(d, matrices.at(-1)!, out);
+    if (points > LIMITS.outlinePoints) throw tooMany();
   });
-  parser.on('closetag', () => void transforms.pop());
+  parser.on('closetag', () => void matrices.pop());
   try {
     parser.write(text).close();
   } catch (cause) {
@@ -55,6 +57,10 @@ export function readSvgOutlines(text: string): SvgOutlines {
   if (out.closed.length + out.open.length === 0)
     throw new InputFault('This SVG file has no path, polygon, line, rectangle, circle or ellipse.');
   return out;
+}
+
+function tooMany(): InputFault {
+  return new InputFault(`An occluder has at most ${LIMITS.outlinePoints} points; this file has more.`);
 }
 
 /** An element's shape as path data; null for what is no shape. */
@@ -87,11 +93,46 @@ function ellipse(cx: number, cy: number, rx: number, ry: number): string | null 
   return `M${cx - rx} ${cy}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`;
 }
 
+/** As SVG writes it: a, b, c, d, e, f. */
+type Matrix = [number, number, number, number, number, number];
+
+const NO_TRANSFORM: Matrix = [1, 0, 0, 1, 0, 0];
+
+/** What a transform does to the corner and the two axes is all that there is to it. */
+function matrixOf(transform: string): Matrix {
+  if (transform.length > LIMITS.svgTransformLength)
+    throw new InputFault(`A transform of this SVG has more than ${LIMITS.svgTransformLength} characters.`);
+  const places: [number, number][] = [];
+  svgpath('M0 0L1 0L0 1')
+    .transform(transform)
+    .iterate((segment) => void places.push([segment[1] as number, segment[2] as number]));
+  const [[e, f], [ax, ay], [bx, by]] = places;
+  return [ax - e, ay - f, bx - e, by - f, e, f];
+}
+
+/** The inner one first, then the outer one. */
+function multiplied([a, b, c, d, e, f]: Matrix, [p, q, r, s, t, u]: Matrix): Matrix {
+  return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
+}
+
+/** How many numbers lead to one point, by the letter of the command. */
+const NUMBERS: Record<string, number> = { m: 2, l: 2, t: 2, h: 1, v: 1, c: 6, s: 4, q: 4, a: 7 };
+
+/** How many points path data has, curves counted as one. */
+function pointsOf(d: string): number {
+  let points = 0;
+  for (const [, letter, rest] of d.matchAll(/([mlhvcsqtaz])([^mlhvcsqtaz]*)/gi)) {
+    const numbers = rest.match(/(\d+\.?\d*|\.\d+)(e[+-]?\d+)?/gi)?.length ?? 0;
+    points += numbers / (NUMBERS[letter.toLowerCase()] ?? 1);
+  }
+  return points;
+}
+
 /** @returns how many points were added */
-function addOutlines(d: string, transforms: readonly string[], out: SvgOutlines): number {
-  let path = svgpath(d);
-  // The innermost transform comes first.
-  for (const transform of transforms.toReversed()) if (transform) path = path.transform(transform);
+function addOutlines(d: string, matrix: Matrix, out: SvgOutlines): number {
+  // Read as a path only then: many numbers behind one letter take the square of their number.
+  if (pointsOf(d) > LIMITS.outlinePoints) throw tooMany();
+  const path = svgpath(d).matrix(matrix);
   const parts: { points: number[]; isClosed: boolean }[] = [];
   path
     .abs()

@@ -4,13 +4,17 @@ import { withConnection } from '../database/pool';
 import { rowsOf, sql } from '../database/sql';
 import { openScene } from './scenes';
 
+/** What is asked for before it is deleted. */
+export const USED = ['artworks', 'luminaires'] as const;
+export type Used = (typeof USED)[number];
+
 export interface SceneUse {
   id: string;
   name: string;
 }
 
-/** The scenes of a project, those in the bin left out, that show an artwork or need it for what they show. */
-export async function usesOfArtwork(projectId: string, artworkId: string): Promise<SceneUse[]> {
+/** The scenes of a project, those in the bin left out, that show an artwork or a luminaire, or need it for what they show. */
+export async function usesOf(projectId: string, collection: Used, recordId: string): Promise<SceneUse[]> {
   const scenes = await withConnection((connection) =>
     rowsOf<SceneUse>(
       connection,
@@ -20,7 +24,7 @@ export async function usesOfArtwork(projectId: string, artworkId: string): Promi
   const uses: SceneUse[] = [];
   for (const { id, name } of scenes) {
     const { document } = await openScene(id);
-    if (neededRecords(document, document).artworks[artworkId]) uses.push({ id, name });
+    if (neededRecords(document, document)[collection][recordId]) uses.push({ id, name });
   }
   return uses;
 }

@@ -8,7 +8,7 @@ export function useUses(artworkId: string): SceneUse[] {
   const [found, setFound] = useState<{ artworkId: string; scenes: SceneUse[] } | null>(null);
   useEffect(() => {
     let isGone = false;
-    api.uses(studio.info.projectId, artworkId).then(
+    api.uses(studio.info.projectId, 'artworks', artworkId).then(
       ({ scenes }) => {
         if (!isGone) setFound({ artworkId, scenes: scenes.filter(({ id }) => id !== studio.info.id) });
       },

@@ -4,7 +4,7 @@ import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { FramePicture } from '../controls/FramePicture';
 import { useDesk, useScene, useStudio } from '../context';
-import { deleteEdits } from '../store/delete-edits';
+import { deleteShared } from '../store/delete-shared';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 
 /** What is dragged from the shelf to the stage, by its kind. */
@@ -28,11 +28,8 @@ export function Shelf() {
     studio.say(wordsOfReport(report));
   };
   const chosen = tab === 'artworks' ? artworkId : luminaireId;
-  const deleteChosen = () => {
-    studio.scenes.transact({
-      label: tab === 'artworks' ? 'Delete an artwork' : 'Delete a luminaire',
-      edits: deleteEdits(studio, [{ collection: tab, id: chosen! }]),
-    });
+  const deleteChosen = async () => {
+    if (!(await deleteShared(studio, tab, chosen!))) return;
     studio.desk.setState({ artworkId: null, luminaireId: null, tool: 'pick' });
   };
   return (
@@ -61,7 +58,7 @@ export function Shelf() {
         <span className="flex-1" />
         {busy && <span role="status">{busy}</span>}
         {chosen && (
-          <button type="button" className="key" onClick={deleteChosen}>
+          <button type="button" className="key" onClick={() => void deleteChosen()}>
             Delete the chosen one
           </button>
         )}

@@ -7,6 +7,7 @@ import { Dayline } from '../dayline/Dayline';
 import { Elevation } from '../elevation/Elevation';
 import { Stage } from '../stage/Stage';
 import { Fence } from '../surface/Fence';
+import { DeletionDialog } from './DeletionDialog';
 import { KeysDialog } from './KeysDialog';
 import { PassesDialog } from './PassesDialog';
 import { PaintingDialog } from './PaintingDialog';
@@ -23,6 +24,7 @@ const DIALOGS: readonly (readonly [name: string, Dialog: ComponentType])[] = [
   ['Passes of a frame', PassesDialog],
   ['Question about a size', SizeDialog],
   ['Question about a painting', PaintingDialog],
+  ['Question about a deletion', DeletionDialog],
 ];
 
 /** The three bands: the thing itself, its line of measure, the desk. */

@@ -2,7 +2,6 @@
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
-import { readSvgOutlines } from '@/core/geometry/svg-outlines';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
@@ -124,7 +123,8 @@ async function bringSvg(studio: Studio, file: File): Promise<void> {
   try {
     if (file.size > LIMITS.textFileBytes)
       throw new Error(`The file is larger than ${LIMITS.textFileBytes / 1024 / 1024} MB.`);
-    putSvg(studio, file.name, readSvgOutlines(await file.text()));
+    const text = await file.text();
+    putSvg(studio, file.name, await studio.workers.run((remote) => remote.svgOutlines(text)));
   } catch (thrown) {
     studio.say(`${file.name}: ${wordsOf(thrown)}`);
   }

@@ -3,10 +3,11 @@
  * on the Relief bench, so that a brush or a slider never waits for them. Requests run in lanes: a newer one of a lane
  * overtakes the older, as by a slider that moves on.
  */
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { ReliefJob } from '@/core/relief/job';
 import type { ArtWorker, Ticket } from '@/workers/art-worker';
 import type { ReliefAnswer } from '@/workers/relief-answer';
+import { ArtSeat } from './art-seat';
 import type { ArtWork } from './pictures';
 
 /** Lanes that can be overtaken; artworks beyond them are made to their end. */
@@ -14,17 +15,11 @@ const LANES = 8192;
 const MOST_WORKERS = 4;
 const LIVE_LANE = 'live';
 
-interface Seat {
-  worker: Worker;
-  remote: Remote<ArtWorker>;
-  waiting: number;
-}
-
 export class ArtWorkers implements ArtWork {
   private readonly newest: Int32Array | null;
   private readonly lanes = new Map<string, number>();
-  private readonly seats: Seat[];
-  private readonly bench: Seat;
+  private readonly seats: ArtSeat[];
+  private readonly bench: ArtSeat;
 
   constructor() {
     // Without cross-origin isolation there is no shared memory; work is then done to its end.
@@ -87,14 +82,16 @@ export class ArtWorkers implements ArtWork {
   }
 
   stop(): void {
-    for (const { worker } of [...this.seats, this.bench]) worker.terminate();
+    for (const seat of [...this.seats, this.bench]) seat.stop();
   }
 
-  private seat(): Seat {
-    const worker = new Worker(new URL('../../workers/art-worker.ts', import.meta.url), { type: 'module' });
-    const remote = wrap<ArtWorker>(worker);
-    if (this.newest) void remote.share(this.newest);
-    return { worker, remote, waiting: 0 };
+  private seat(): ArtSeat {
+    return new ArtSeat(
+      () => new Worker(new URL('../../workers/art-worker.ts', import.meta.url), { type: 'module' }),
+      (remote) => {
+        if (this.newest) remote.share(this.newest).catch(() => undefined);
+      },
+    );
   }
 
   private ticket(lane: string): Ticket | null {

@@ -4,7 +4,6 @@ import type { Artwork, ArtworkFrame, ArtworkOccluder } from '@/core/scene/record
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { framesIn, rectOf } from '@/core/art/frames';
 import type { OutlineRule } from '@/core/art/outlines-from';
-import { readSvgOutlines } from '@/core/geometry/svg-outlines';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { change, type Edit } from '@/core/scene/edits';
@@ -205,7 +204,8 @@ export async function readSvg(studio: Studio, artworkId: string, file: File, num
   try {
     if (file.size > LIMITS.textFileBytes)
       throw new Error(`The file is larger than ${LIMITS.textFileBytes / 1024 / 1024} MB.`);
-    const { closed, open } = readSvgOutlines(await file.text());
+    const text = await file.text();
+    const { closed, open } = await studio.workers.run((remote) => remote.svgOutlines(text));
     const artwork = studio.scene.artworks[artworkId];
     const name = file.name.replace(/\.svg$/i, '').slice(0, LIMITS.nameLength);
     const made = (kind: 'closed' | 'line', outlines: number[][]): ArtworkOccluder => {

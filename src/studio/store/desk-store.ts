@@ -72,6 +72,8 @@ export interface DeskState {
   question: (SizeQuestion & { answer(given: SizeAnswer): void }) | null;
   /** A layered painting that was dropped on the stage. */
   painting: { name: string; layers: number; answer(given: PaintingAnswer): void } | null;
+  /** Something to be deleted that other scenes of the project use, by their names. */
+  deletion: { name: string; scenes: readonly string[]; answer(isDeleted: boolean): void } | null;
 }
 
 interface Size {
@@ -116,6 +118,7 @@ export function createDesk(bench: Bench) {
     notice: null,
     question: null,
     painting: null,
+    deletion: null,
   }));
 }
 

@@ -84,8 +84,10 @@ export const api = {
   setBinned: (kind: 'projects' | 'scenes', id: string, isBinned: boolean) =>
     ask(`/api/${kind}/${id}`, asJson('PATCH', { isBinned })),
   destroyBinned: (kind: 'projects' | 'scenes', id: string) => ask(`/api/${kind}/${id}`, { method: 'DELETE' }),
-  uses: (projectId: string, artworkId: string) =>
-    ask<{ scenes: SceneUse[] }>(`/api/projects/${projectId}/uses?artwork=${encodeURIComponent(artworkId)}`),
+  uses: (projectId: string, collection: 'artworks' | 'luminaires', id: string) =>
+    ask<{ scenes: SceneUse[] }>(
+      `/api/projects/${projectId}/uses?${new URLSearchParams({ collection, id }).toString()}`,
+    ),
   openScene: (id: string) => ask<OpenScene>(`/api/scenes/${id}`),
   keepPicture: (bytes: Uint8Array<ArrayBuffer>) =>
     ask<{ sha256: string; widthPx: number; heightPx: number }>('/api/blobs', {
