@@ -371,7 +371,12 @@ test('the command line makes many reliefs on threads, to the same pixels, and no
         const line = result.stderr.split('\n').find((text) => text.includes(name));
         expect(line).toMatch(words);
       }
-      expect(result.stdout.trim().split('\n').length).toBe(arts.length + bad.length);
+      // In the order in which they were named, whichever was made first.
+      const lines = result.stdout.trim().split('\n');
+      expect(lines.map((line) => (JSON.parse(line) as { art: string }).art)).toEqual([
+        ...arts,
+        ...bad.map(([name]) => join(folder, name)),
+      ]);
     }
     for (let i = 0; i < arts.length; i++) {
       const [a, b] = ['one', 'four'].map(

@@ -3,8 +3,10 @@ import { expect, test } from '@playwright/test';
 import {
   clickScene,
   dragScene,
+  dropFiles,
   expectColours,
   openDocument,
+  openNewScene,
   png,
   saved,
   stage,
@@ -214,4 +216,29 @@ test('what is dragged snaps to the grid', async ({ page }) => {
     [108, 64, BACKDROP],
     [96, 76, BACKDROP],
   ]);
+});
+
+test('bringing in many pictures can be stopped; what had come in stays', async ({ page }) => {
+  await openNewScene(page);
+  // A slow line to the server.
+  await page.route('**/api/blobs', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
+  const files = Array.from({ length: 24 }, (_, i) => ({
+    name: `leaf ${i}.png`,
+    bytes: png(8, 8, () => [10 * i, 160, 60, 255]),
+  }));
+  await dropFiles(page, stage(page), files, { x: 300, y: 200 });
+  const status = page.getByRole('status').filter({ hasText: /Bringing in [3-9] of 24/ });
+  await expect(status).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Open the shelf' }).click();
+  const leaves = page.getByLabel('Shelf').getByRole('button', { name: /^leaf/ });
+  const count = await leaves.count();
+  expect(count).toBeGreaterThan(1);
+  expect(count).toBeLessThan(20);
+  await page.unroute('**/api/blobs');
+  await saved(page);
 });

@@ -43,7 +43,7 @@ export async function reliefCommand(art: readonly string[], options: ReliefOptio
   const output = outputOf(options);
   await mkdir(options.out, { recursive: true });
   const { jobs, faults } = jobsFor(art, options.out, recipe, output);
-  const tell = reporter(art.length, options.json);
+  const tell = reporter(art, options.json);
   for (const [file, fault] of faults) tell.failed(file, fault);
   const threads = options.jobs ?? availableParallelism();
   await runJobs(jobs, threads, (index, answer) => {
@@ -93,22 +93,37 @@ function jobsFor(
   return { jobs, faults };
 }
 
-/** Progress on standard error where that is a terminal, a line of JSON for each picture where it is asked for. */
-function reporter(all: number, asJson: boolean) {
+/**
+ * Progress on standard error where that is a terminal, a line of JSON for each picture where it is asked for: in the order of the
+ * pictures, whichever is made first.
+ */
+function reporter(arts: readonly string[], asJson: boolean) {
+  const all = arts.length;
   let made = 0;
   let failed = 0;
+  let told = 0;
+  const waiting = new Map<string, object[]>();
   const isTerminal = process.stderr.isTTY;
   const progress = () => isTerminal && process.stderr.write(`\r${made + failed} of ${all} `);
-  const json = (value: object) => asJson && process.stdout.write(`${JSON.stringify(value)}\n`);
+  const json = (art: string, value: object) => {
+    if (!asJson) return;
+    waiting.set(art, [...(waiting.get(art) ?? []), value]);
+    for (;;) {
+      const next = waiting.get(arts[told])?.shift();
+      if (!next) return;
+      process.stdout.write(`${JSON.stringify(next)}\n`);
+      told++;
+    }
+  };
   return {
     made(art: string, done: object) {
       made++;
-      json({ art, ...done });
+      json(art, { art, ...done });
       progress();
     },
     failed(art: string, fault: string) {
       failed++;
-      json({ art, fault });
+      json(art, { art, fault });
       process.stderr.write(`${isTerminal ? '\r' : ''}${art}: ${fault}\n`);
       progress();
     },

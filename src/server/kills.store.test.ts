@@ -1,6 +1,8 @@
 /** Several writers on several scenes of one project, while the database is killed now and then. */
 import { describe, expect, it } from 'vitest';
 import { hash2 } from '@/core/time/noise';
+import { GET } from '@/app/api/health/route';
+import { healthPool } from './database/pool';
 import { patchScene } from './queries/patches';
 import { killAndReopen, testDatabase } from './testing/database';
 import { at } from './testing/samples';
@@ -11,6 +13,22 @@ const WRITERS = 4;
 const TIMEOUT_MS = 60_000 + 10_000 * KILLS;
 
 const database = testDatabase();
+
+describe('a database that is stopped', () => {
+  it('is said within seconds, and goes on', async () => {
+    const ask = async () => (await GET(new Request('http://127.0.0.1/api/health'), {})).status;
+    expect(await ask()).toBe(200);
+    const { pid } = database.mariadb;
+    process.kill(pid, 'SIGSTOP');
+    try {
+      expect([await ask(), await ask()]).toEqual([503, 503]);
+    } finally {
+      process.kill(pid, 'SIGCONT');
+    }
+    expect(await ask()).toBe(200);
+    await healthPool().end();
+  });
+});
 
 describe('the work of many', () => {
   it(

@@ -1,5 +1,5 @@
 'use client';
-import { useState, type MouseEvent } from 'react';
+import type { MouseEvent } from 'react';
 import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { FramePicture } from '../controls/FramePicture';
@@ -21,11 +21,8 @@ export function Shelf() {
   const tool = useDesk((state) => state.tool);
   const artworkId = useDesk((state) => state.artworkId);
   const luminaireId = useDesk((state) => state.luminaireId);
-  const [busy, setBusy] = useState<string | null>(null);
   const bringIn = async (files: File[]) => {
-    const report = await importPictures(studio, files, (done, all) => setBusy(`${done} of ${all}`));
-    setBusy(null);
-    studio.say(wordsOfReport(report));
+    studio.say(wordsOfReport(await importPictures(studio, files)));
   };
   const chosen = tab === 'artworks' ? artworkId : luminaireId;
   const deleteChosen = async () => {
@@ -56,7 +53,6 @@ export function Shelf() {
             : 'click one and stamp it on the stage, or drag it there'}
         </span>
         <span className="flex-1" />
-        {busy && <span role="status">{busy}</span>}
         {chosen && (
           <button type="button" className="key" onClick={() => void deleteChosen()}>
             Delete the chosen one

@@ -7,6 +7,7 @@ import { Dayline } from '../dayline/Dayline';
 import { Elevation } from '../elevation/Elevation';
 import { Stage } from '../stage/Stage';
 import { Fence } from '../surface/Fence';
+import { Bringing } from './Bringing';
 import { DeletionDialog } from './DeletionDialog';
 import { KeysDialog } from './KeysDialog';
 import { PassesDialog } from './PassesDialog';
@@ -18,8 +19,10 @@ import { useAddress } from './use-address';
 import { useKeys } from './use-keys';
 import { useScenePicture } from './use-scene-picture';
 
-const DIALOGS: readonly (readonly [name: string, Dialog: ComponentType])[] = [
+/** What floats over the bands. */
+const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
   ['What others changed', ToldByOthers],
+  ['Pictures on their way', Bringing],
   ['List of keys', KeysDialog],
   ['Passes of a frame', PassesDialog],
   ['Question about a size', SizeDialog],
@@ -62,9 +65,9 @@ export function StudioSurface() {
           <Part />
         </Fence>
       )}
-      {DIALOGS.map(([name, Dialog]) => (
+      {FLOATING.map(([name, Floating]) => (
         <Fence key={name} name={name}>
-          <Dialog />
+          <Floating />
         </Fence>
       ))}
       <p className="fixed inset-0 z-50 hidden items-center justify-center bg-soot p-8 text-large max-[1023px]:flex">

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { useEffect, useRef, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
 import { wordsOf } from '@/core/faults';
@@ -30,7 +30,7 @@ export function Stage() {
   const isEmpty = useScene(
     ({ scene: { sprites, chunks } }) => Object.keys(sprites).length === 0 && Object.keys(chunks).length === 0,
   );
-  const [busy, setBusy] = useState<string | null>(null);
+  const isBringing = useDesk((state) => state.bringing !== null);
 
   useEffect(() => {
     const made = new StageView(studio, {
@@ -64,10 +64,7 @@ export function Stage() {
     const files = dropped.filter(({ name }) => !/\.svg$/i.test(name));
     for (const file of dropped) if (!files.includes(file)) await bringSvg(studio, file);
     if (files.length === 0) return;
-    const report = await importPictures(studio, files, (done, all) =>
-      setBusy(`Bringing in ${done + 1} of ${all} …`),
-    );
-    setBusy(null);
+    const report = await importPictures(studio, files);
     const layered = new Set(report.layers.map(({ artworkId }) => artworkId));
     const loose = report.artworkIds.filter((id) => !layered.has(id));
     loose.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
@@ -96,7 +93,7 @@ export function Stage() {
         data-tool={tool}
         className="absolute inset-0 size-full touch-none outline-none"
       />
-      {isEmpty && !busy && tool === 'pick' && (
+      {isEmpty && !isBringing && tool === 'pick' && (
         <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />
       )}
       <p ref={hint} className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]" />
@@ -104,14 +101,6 @@ export function Stage() {
         ref={readout}
         className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
       />
-      {busy && (
-        <p
-          role="status"
-          className="absolute top-4 left-1/2 -translate-x-1/2 border border-rail bg-slate px-3 py-1"
-        >
-          {busy}
-        </p>
-      )}
       <Notice />
       {shelfOpen && <Shelf />}
     </div>

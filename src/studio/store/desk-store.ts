@@ -72,6 +72,8 @@ export interface DeskState {
   question: (SizeQuestion & { answer(given: SizeAnswer): void }) | null;
   /** A layered painting that was dropped on the stage. */
   painting: { name: string; layers: number; answer(given: PaintingAnswer): void } | null;
+  /** Pictures that are being brought in. */
+  bringing: { done: number; all: number; stop(): void } | null;
   /** Something to be deleted that other scenes of the project use, by their names. */
   deletion: { name: string; scenes: readonly string[]; answer(isDeleted: boolean): void } | null;
 }
@@ -118,6 +120,7 @@ export function createDesk(bench: Bench) {
     notice: null,
     question: null,
     painting: null,
+    bringing: null,
     deletion: null,
   }));
 }

@@ -10,7 +10,8 @@ import { type Artwork, newArtwork } from '@/core/scene/records/artwork';
 import { newRelief } from '@/core/scene/records/relief';
 import { change, create, type Edit } from '@/core/scene/edits';
 import type { PaintedLayer } from '@/core/handoff/open-raster';
-import type { OpenedFile } from '@/workers/art-worker';
+import type { FirstLook, OpenedFile } from '@/workers/art-worker';
+import { ahead } from './ahead';
 import { attachMap } from './attach-maps';
 import { api } from './server-api';
 import { freshId, type Studio } from './studio';
@@ -51,24 +52,41 @@ interface Incoming {
   sheet: OpenedFile['sheet'];
 }
 
-export async function importPictures(
+/** @returns what became of the files; where it was stopped what had come in by then stays, as one step */
+export async function importPictures(studio: Studio, files: readonly File[]): Promise<ImportReport> {
+  let isStopped = false;
+  const progress = (done: number, all: number) =>
+    studio.desk.setState({ bringing: { done, all, stop: () => (isStopped = true) } });
+  progress(0, files.length);
+  try {
+    return await bringIn(studio, files, progress, () => isStopped);
+  } finally {
+    studio.desk.setState({ bringing: null });
+  }
+}
+
+async function bringIn(
   studio: Studio,
   files: readonly File[],
-  progress: (done: number, all: number) => void = () => {},
+  progress: (done: number, all: number) => void,
+  isStopped: () => boolean,
 ): Promise<ImportReport> {
   const report: ImportReport = { artworkIds: [], replacedIds: [], layers: [], attached: [], refused: [] };
-  const incoming = await opened(studio, files, report);
+  const incoming = await opened(studio, files, report, isStopped);
   const names = new Set([
     ...Object.values(studio.scene.artworks).map(({ name }) => name),
     ...incoming.map(({ name }) => name),
   ]);
   const isMap = ({ name }: Incoming) => broughtName(name, (art) => names.has(art)) !== null;
   // Art first, so that maps of the same drop find it.
-  const ordered = [...incoming.filter((one) => !isMap(one)), ...incoming.filter(isMap)];
+  const art = incoming.filter((one) => !isMap(one));
+  const ordered = [...art, ...incoming.filter(isMap)];
+  const lookedAt = ahead(art, studio.workers.width + 1, (one) => firstLook(studio, one));
   const edits: Edit[] = [];
   const places = new Map<string, { x: number; y: number }>();
   const added = new Map<string, Artwork>();
   for (const [index, one] of ordered.entries()) {
+    if (isStopped()) break;
     progress(index, ordered.length);
     try {
       const brought = broughtName(one.name, (art) => names.has(art));
@@ -76,13 +94,12 @@ export async function importPictures(
         keepArt(studio, edits, report);
         const line = await attachMap(studio, brought, one.bytes, one.place, places);
         report.attached.push(line);
-      } else await bringArt(studio, one, edits, report, added);
+      } else await bringArt(studio, one, await lookedAt(one), edits, report, added);
       if (one.place) places.set(one.name, one.place);
     } catch (thrown) {
       report.refused.push(`${one.file}: ${wordsOf(thrown)}`);
     }
   }
-  progress(ordered.length, ordered.length);
   keepArt(studio, edits, report);
   return report;
 }
@@ -95,9 +112,15 @@ function keepArt(studio: Studio, edits: Edit[], { artworkIds }: ImportReport): v
 }
 
 /** The pictures in the files: PNG files themselves, and the layers of layered paintings. */
-async function opened(studio: Studio, files: readonly File[], report: ImportReport): Promise<Incoming[]> {
+async function opened(
+  studio: Studio,
+  files: readonly File[],
+  report: ImportReport,
+  isStopped: () => boolean,
+): Promise<Incoming[]> {
   const incoming: Incoming[] = [];
   for (const file of files) {
+    if (isStopped()) break;
     try {
       if (file.size > LIMITS.pictureBytes)
         throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
@@ -139,15 +162,26 @@ function layerName(file: string, layer: string): string {
   return name.slice(0, LIMITS.nameLength);
 }
 
+interface LookedAt {
+  look: FirstLook;
+  sha256: string;
+}
+
+/** Checks a picture, chooses its recipe and keeps it on the server. */
+async function firstLook(studio: Studio, { bytes }: Incoming): Promise<LookedAt> {
+  const look = await studio.workers.run((remote) => remote.firstLook(bytes));
+  const { sha256 } = await api.keepPicture(bytes);
+  return { look, sha256 };
+}
+
 async function bringArt(
   studio: Studio,
-  { name, file, bytes, place, layer, sheet }: Incoming,
+  { name, file, place, layer, sheet }: Incoming,
+  { look, sha256 }: LookedAt,
   edits: Edit[],
   report: ImportReport,
   added: Map<string, Artwork>,
 ): Promise<void> {
-  const look = await studio.workers.run((remote) => remote.firstLook(bytes));
-  const { sha256 } = await api.keepPicture(bytes);
   const { widthPx, heightPx, pixelArt, recipe } = look;
   const there = Object.entries(studio.scene.artworks).find(([, artwork]) => artwork.name === name);
   if (there && !added.has(name)) {
