@@ -44,7 +44,7 @@ function whyAway(cause: unknown): string {
   const { code } = cause as { code?: string };
   if (code === 'ER_ACCESS_DENIED_ERROR') return 'The database refuses its user or password.';
   if (code === 'ER_BAD_DB_ERROR') return 'The database server does not have the database that was named.';
-  return 'The database does not answer.';
+  return `The database does not answer${code === undefined ? '' : ` (${code})`}.`;
 }
 
 /** Runs work on a connection of its own. */

@@ -64,7 +64,7 @@ export async function startOwnMariadb(folder: string): Promise<OwnMariadb> {
   await rm(usersFile, { force: true });
   await writeFile(usersFile, usersSql(running.password), { mode: 0o600 });
   try {
-    running.pid = await spawnServer({ data, socket, usersFile, port: running.port, runFolder });
+    running.pid = await spawnServer({ data, socket, usersFile, runFolder }, running);
   } finally {
     await rm(usersFile, { force: true });
   }
@@ -187,11 +187,14 @@ interface Launch {
   data: string;
   socket: string;
   usersFile: string;
-  port: number;
   runFolder: string;
 }
 
-async function spawnServer({ data, socket, usersFile, port, runFolder }: Launch): Promise<number> {
+/** @returns its process id, once it lets us in */
+async function spawnServer(
+  { data, socket, usersFile, runFolder }: Launch,
+  running: Running,
+): Promise<number> {
   const logFile = join(runFolder, 'mariadb.log');
   const log = await open(logFile, 'w', 0o600);
   const child = spawn(
@@ -204,7 +207,7 @@ async function spawnServer({ data, socket, usersFile, port, runFolder }: Launch)
       `--pid-file=${join(runFolder, 'mariadb.pid')}`,
       `--init-file=${usersFile}`,
       '--bind-address=127.0.0.1',
-      `--port=${port}`,
+      `--port=${running.port}`,
       '--character-set-server=utf8mb4',
       '--collation-server=utf8mb4_unicode_ci',
       '--max-allowed-packet=256M',
@@ -223,7 +226,9 @@ async function spawnServer({ data, socket, usersFile, port, runFolder }: Launch)
   child.on('error', () => (exited = true));
   const isReady = async () => {
     const text = await readFile(logFile, 'utf8');
-    if (text.includes('ready for connections')) return true;
+    // What it says of itself is not enough: it is ready when it lets us in.
+    if (text.includes('ready for connections') && (await answers({ ...running, pid: child.pid! })))
+      return true;
     if (exited)
       throw new DatabaseFault(
         `MariaDB does not start. Its last words: ${text.trim().split('\n').slice(-4).join(' | ')}`,
