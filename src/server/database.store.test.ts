@@ -92,6 +92,11 @@ describe('a start', () => {
     expect((await openScene(id)).revision).toBe(1);
   });
 
+  it('keeps its temporary tables apart: another server that starts removes those of a shared folder', async () => {
+    const [row] = await withConnection((c) => rowsOf<{ folder: string }>(c, sql`SELECT @@tmpdir AS folder`));
+    expect(row.folder).toBe(join(database.folder, 'run', 'tmp'));
+  });
+
   it('works in a folder with blanks in its path, which nobody else can enter', async () => {
     const folder = join(await mkdtemp(join(tmpdir(), 'oilwick-')), 'data of mine');
     const own = await startOwnMariadb(folder);

@@ -51,7 +51,10 @@ export async function startOwnMariadb(folder: string): Promise<OwnMariadb> {
   if (record && (await answers(record))) return owned(record, recordFile, true);
   // One that runs and does not let us in was left alone by a start that was killed.
   for (const pid of await serversOn(data)) await end(pid);
-  await installData(data);
+  // Of its own: every server that starts removes what others have of temporary tables beside its own.
+  const temporary = join(runFolder, 'tmp');
+  await ownFolder(temporary);
+  await installData(data, temporary);
   await ownFolder(data);
   const socket = await socketPath(runFolder);
   const running: Running = {
@@ -64,7 +67,7 @@ export async function startOwnMariadb(folder: string): Promise<OwnMariadb> {
   await rm(usersFile, { force: true });
   await writeFile(usersFile, usersSql(running.password), { mode: 0o600 });
   try {
-    running.pid = await spawnServer({ data, socket, usersFile, runFolder }, running);
+    running.pid = await spawnServer({ data, socket, usersFile, runFolder, temporary }, running);
   } finally {
     await rm(usersFile, { force: true });
   }
@@ -134,7 +137,7 @@ function asUser(): string[] {
   return process.getuid?.() === 0 ? ['--user=root'] : [];
 }
 
-async function installData(data: string): Promise<void> {
+async function installData(data: string, temporary: string): Promise<void> {
   if (existsSync(join(data, 'mysql'))) return;
   // Made beside and then moved, so that a half-made folder is never taken for a whole one.
   const fresh = `${data}-new`;
@@ -150,7 +153,7 @@ async function installData(data: string): Promise<void> {
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
     ],
-    { cwd: dirname(fresh) },
+    { cwd: dirname(fresh), env: { ...process.env, TMPDIR: temporary } },
   );
   await rm(data, { recursive: true, force: true });
   await rename(fresh, data);
@@ -188,11 +191,12 @@ interface Launch {
   socket: string;
   usersFile: string;
   runFolder: string;
+  temporary: string;
 }
 
 /** @returns its process id, once it lets us in */
 async function spawnServer(
-  { data, socket, usersFile, runFolder }: Launch,
+  { data, socket, usersFile, runFolder, temporary }: Launch,
   running: Running,
 ): Promise<number> {
   const logFile = join(runFolder, 'mariadb.log');
@@ -203,6 +207,7 @@ async function spawnServer(
       '--no-defaults',
       ...asUser(),
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       `--socket=${socket}`,
       `--pid-file=${join(runFolder, 'mariadb.pid')}`,
       `--init-file=${usersFile}`,

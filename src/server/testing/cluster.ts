@@ -90,13 +90,21 @@ export class Cluster {
   private async install(): Promise<void> {
     const [first, ...others] = this.nodes;
     await giveAway(this.folder);
-    await promisify(execFile)(program('mariadb-install-db'), [
-      '--no-defaults',
-      ...asUser(),
-      `--datadir=${first.data}`,
-      '--auth-root-authentication-method=normal',
-      '--skip-test-db',
-    ]);
+    for (const { data } of this.nodes) {
+      await mkdir(`${data}-tmp`);
+      await giveAway(`${data}-tmp`);
+    }
+    await promisify(execFile)(
+      program('mariadb-install-db'),
+      [
+        '--no-defaults',
+        ...asUser(),
+        `--datadir=${first.data}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+      ],
+      { env: { ...process.env, TMPDIR: `${first.data}-tmp` } },
+    );
     for (const { data } of others) {
       await mkdir(data);
       await giveAway(data);
@@ -122,6 +130,7 @@ export class Cluster {
         '--no-defaults',
         ...asUser(),
         `--datadir=${node.data}`,
+        `--tmpdir=${node.data}-tmp`,
         `--socket=${node.data}.sock`,
         `--pid-file=${node.data}.pid`,
         '--bind-address=127.0.0.1',
