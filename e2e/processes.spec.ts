@@ -12,8 +12,9 @@ import { Hearing, ServerProcess } from '../src/server/testing/server-process';
 import { pause, proveAllThere, sharedWork, Writers, type SharedWork } from '../src/server/testing/writers';
 
 const KILLS = Number(process.env.OILWICK_KILLS ?? 2);
-/** Nodes of the cluster that are killed, one after another. */
-const CLUSTER_KILLS = process.env.OILWICK_KILLS ? [0, 1, 2, 0, 1] : [0];
+const IS_SHORT = process.env.OILWICK_KILLS === undefined;
+/** Nodes of the cluster that are killed, one after another; in the short form for good. */
+const CLUSTER_KILLS = IS_SHORT ? [0] : [0, 1, 2, 0, 1];
 /** Between two kills, answers. */
 const ANSWERS = 30;
 /** What one hears at another process comes within this, ms. */
@@ -107,13 +108,15 @@ test('on a cluster of three nodes, one of which is killed under load, nothing th
     for (const node of CLUSTER_KILLS) {
       await cluster.kill(node);
       await writers.answers(ANSWERS);
-      await cluster.rejoin(node);
-      await writers.answers(ANSWERS);
+      if (!IS_SHORT) {
+        await cluster.rejoin(node);
+        await writers.answers(ANSWERS);
+      }
     }
     await writers.stop();
     await proveAllHeard(work, writers, hearings);
     await Promise.all(hearings.map((one) => one.stop()));
-    for (let node = 0; node < 3; node++) {
+    for (let node = IS_SHORT ? 1 : 0; node < 3; node++) {
       await connections.close();
       connections = askDatabase(cluster.nodeUrl(node));
       await proveAllThere(work, writers.answered);

@@ -11,7 +11,7 @@ interface SequenceWindow {
 }
 
 /** Runs and steps of each; `npm run ordeal` takes many more. */
-const STEPS = Number(process.env.OILWICK_SEQUENCE_STEPS ?? 150);
+const STEPS = Number(process.env.OILWICK_SEQUENCE_STEPS ?? 110);
 const RUNS = Number(process.env.OILWICK_SEQUENCE_RUNS ?? 2);
 // Runs share nothing: each has a page of its own.
 test.describe.configure({ mode: 'parallel' });

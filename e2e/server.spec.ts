@@ -233,29 +233,21 @@ test('a port that is none, or is taken, is said before anything is started', asy
   }
 });
 
-test('two starts at once are one', async () => {
+test('two starts at once are one; where an access key is set, it is entered once, and without it nothing is answered', async ({
+  page,
+}) => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-two-'));
+  const key = 'a-key-of-some-length';
+  const both = await Promise.all([0, 1].map(() => startOwn(folder, { OILWICK_ACCESS_KEY: key })));
+  const ended = both.map(({ child }) =>
+    child.exitCode === null ? new Promise((resolve) => child.on('exit', resolve)) : null,
+  );
   try {
-    const both = [startOwn(folder), startOwn(folder)];
-    const [one, other] = await Promise.all(both);
-    expect(one.address).toBe(other.address);
-    const ended = [one, other].map(({ child }) =>
-      child.exitCode === null ? new Promise((resolve) => child.on('exit', resolve)) : null,
-    );
+    const [{ address }, other] = both;
+    expect(other.address).toBe(address);
     // The one that found the other running is gone by itself.
     await Promise.race(ended);
-    for (const { child } of [one, other]) child.kill('SIGTERM');
-    await Promise.all(ended);
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
-});
 
-test('where an access key is set, it is entered once; without it nothing is answered', async ({ page }) => {
-  const folder = mkdtempSync(join(tmpdir(), 'oilwick-key-'));
-  const key = 'a-key-of-some-length';
-  const { address, child } = await startOwn(folder, { OILWICK_ACCESS_KEY: key });
-  try {
     await page.goto(`${address}/`);
     await page.getByLabel('Access key').fill('not-the-right-key');
     await page.getByRole('button', { name: 'Enter' }).click();
@@ -269,9 +261,8 @@ test('where an access key is set, it is entered once; without it nothing is answ
     await page.getByRole('link', { name: 'Open Evening train' }).click();
     await expect(stage(page)).toBeVisible();
   } finally {
-    const ended = new Promise((resolve) => child.on('exit', resolve));
-    child.kill('SIGTERM');
-    await ended;
+    for (const { child } of both) child.kill('SIGTERM');
+    await Promise.all(ended);
     rmSync(folder, { recursive: true, force: true });
   }
 });
