@@ -76,9 +76,12 @@ function poolOf(uri: string, connectionLimit: number, session: readonly string[]
     enableKeepAlive: true,
     connectTimeout: CONNECT_MS,
   });
-  // Sent before anything else on each connection.
+  // Sent before anything else on each connection; one that does not take them is of no use.
   made.pool.on('connection', (connection) => {
-    for (const setting of session) connection.query(`SET SESSION ${setting}`);
+    for (const setting of session)
+      connection.query(`SET SESSION ${setting}`, (fault) => {
+        if (fault) connection.destroy();
+      });
   });
   return made;
 }
