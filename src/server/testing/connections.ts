@@ -18,6 +18,8 @@ export function askDatabase(url: string): Connections {
       // Connections to a database that was killed end with an error.
       await Promise.allSettled([sharedPool().end(), pool.end()]);
       (globalThis as { oilwickPool?: unknown }).oilwickPool = undefined;
+      // A program that is started later must not take it for its own.
+      delete process.env.OILWICK_DATABASE_URL;
     },
   };
 }
