@@ -7,12 +7,13 @@ import { newScene } from '../src/core/scene/new-scene';
 import { newSprite } from '../src/core/scene/records/sprite';
 import { strokeWith } from '../src/core/relief/testing/strokes';
 import { migrate } from '../src/server/database/migrate';
-import { openPool, pool, transaction, withConnection } from '../src/server/database/pool';
+import { DatabaseNodes } from '../src/server/database/nodes';
+import { pool, transaction, withConnection } from '../src/server/database/pool';
 import { run, sql } from '../src/server/database/sql';
 import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
 import { makeProject } from '../src/server/queries/projects';
 import { patchScene } from '../src/server/queries/patches';
-import { makeScene, openScene } from '../src/server/queries/scenes';
+import { makeScene, openScene, openSceneText } from '../src/server/queries/scenes';
 
 const ROUNDS = 31;
 const NO_CHANGES = { changeNumber: Number.MAX_SAFE_INTEGER };
@@ -48,7 +49,7 @@ export async function measurePatches() {
   const folder = await mkdtemp(join(tmpdir(), 'oilwick-benchmark-'));
   const mariadb = await startOwnMariadb(folder);
   process.env.OILWICK_DATABASE_URL = mariadb.url;
-  const own = openPool(mariadb.url);
+  const own = new DatabaseNodes(mariadb.url);
   try {
     await migrate(own, 'src/server/database/migrations');
     await withConnection(
@@ -95,7 +96,7 @@ export async function measurePatches() {
       const moved = await timed(() =>
         patchScene(id, { revision, ...NO_CHANGES }, { transactionId: transactionId(), edits: all }),
       );
-      const opened = await timed(() => openScene(id));
+      const opened = await timed(() => openSceneText(id));
       results.push({
         sprites,
         strokesMB: megabytes,

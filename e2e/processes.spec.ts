@@ -8,7 +8,8 @@ import { migrate } from '../src/server/database/migrate';
 import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
 import { Cluster } from '../src/server/testing/cluster';
 import { askDatabase } from '../src/server/testing/connections';
-import { Hearing, ServerProcess } from '../src/server/testing/server-process';
+import { Hearing } from '../src/server/testing/hearing';
+import { ServerProcess } from '../src/server/testing/server-process';
 import { pause, proveAllThere, sharedWork, Writers, type SharedWork } from '../src/server/testing/writers';
 
 const KILLS = Number(process.env.OILWICK_KILLS ?? 2);

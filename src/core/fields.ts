@@ -3,6 +3,7 @@
  * what it means, and which record it names. Types, checks, references, the JSON Schema and the tables of docs/formats.md all
  * follow from them. A field without a default must be given.
  */
+import { coordinates } from './coordinates';
 import { array, boolean, number, object, string, type AnyObjectSchema, type ISchema } from 'yup';
 import { LIMITS } from './limits';
 
@@ -49,7 +50,6 @@ export const within = (low: number, high: number) => number().strict().required(
 export const whole = (low: number, high: number) => within(low, high).integer();
 /** A whole number of px within a picture. */
 export const picturePx = (low = 0) => whole(low, LIMITS.pictureSidePx);
-export const coordinate = () => within(-LIMITS.coordinatePx, LIMITS.coordinatePx);
 /** A length in scene px that may be 0. */
 export const lengthPx = () => within(0, LIMITS.coordinatePx);
 export const degrees = () => within(-36_000, 36_000);
@@ -92,11 +92,8 @@ export const list = <T>(of: ISchema<T>, most: number) => array().of(of).required
 
 /** Flat points [x0, y0, x1, y1, ...], scene px or those of what they belong to. */
 export const outline = () =>
-  array()
-    .of(coordinate())
-    .required()
+  coordinates(2 * LIMITS.outlinePoints)
     .min(4)
-    .max(2 * LIMITS.outlinePoints)
     .test('pairs', '${path} must hold x and y in pairs', (points) => (points?.length ?? 0) % 2 === 0);
 
 /** Outlines, and which of their points are smooth. */

@@ -27,6 +27,8 @@ export const LIMITS = {
   lights: 5_000,
   occluders: 10_000,
   outlinePoints: 10_000,
+  /** Points of all outlines of a scene's own occluders. */
+  scenePoints: 200_000,
   /** Bytes of an SVG or CSV file, and elements of an SVG within each other. */
   textFileBytes: 4 * 1024 * 1024,
   svgDepth: 64,

@@ -4,10 +4,13 @@ import { applyEdits, change, create, remove, type Edit } from '@/core/scene/edit
 import { newScene } from '@/core/scene/new-scene';
 import { sentEdit, type SentEdit } from '@/core/scene/patches';
 import { newArtwork } from '@/core/scene/records/artwork';
+import { newOccluder } from '@/core/scene/records/occluder';
 import { newCue } from '@/core/scene/records/cue';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { newSprite } from '@/core/scene/records/sprite';
 import { LIMITS } from '@/core/limits';
+import { withConnection } from './database/pool';
+import { run, sql } from './database/sql';
 import { StaleFault } from './faults';
 import { keepBlob } from './queries/blobs';
 import { forgetPieces, keepPiece, wholePatch } from './queries/patch-pieces';
@@ -176,6 +179,30 @@ describe('large patches', () => {
         newSprite({ name: '', planeId: 'plane-near', order: 'a', artworkId: null, x: i, y: 0 }),
       ),
     );
+
+  it('of outlines are refused where all of a scene would have too many points, also in a scene of before', async () => {
+    const { id } = await freshScene();
+    const outline = (points: number) =>
+      Array.from({ length: 2 * points }, (_, i) => (i % 2 ? i % 97 : i % 89));
+    const occluder = (points: number) =>
+      newOccluder({ name: 'Wall', kind: 'closed', planeId: 'plane-middle', outlines: [outline(points)] });
+    const send = (revision: number, edits: SentEdit[]) =>
+      patchScene(id, at(revision), { transactionId: transactionId(), edits });
+    const walls = (from: number, count: number) =>
+      Array.from({ length: count }, (_, i) => create('occluders', `o${from + i}`, occluder(10_000)));
+    await send(1, walls(0, 10));
+    // As it was kept before points were summed.
+    await withConnection((c) =>
+      run(c, sql`UPDATE scene SET counts = JSON_REMOVE(counts, '$."sum of occluders"') WHERE id = ${id}`),
+    );
+    await send(2, walls(10, 10));
+    await expect(send(3, [create('occluders', 'more', occluder(4))])).rejects.toThrow(
+      'The occluders of a scene have at most 200000 points of outlines; they would have 200004.',
+    );
+    const [gone] = walls(0, 1);
+    await send(3, [{ ...gone, before: gone.after, after: null }, create('occluders', 'more', occluder(4))]);
+    expect(Object.keys((await openScene(id)).document.occluders).length).toBe(20);
+  });
 
   it('of eighteen thousand sprites come in pieces and are taken as one; all of them move at once', async () => {
     const { id } = await freshScene();

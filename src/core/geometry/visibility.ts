@@ -1,5 +1,5 @@
 /**
- * What a light sees: the region that segments leave open round a point, as a polygon, and single points of it.
+ * What a light sees: the region that segments leave open round a point, as a polygon.
  *
  * Along a direction d from the light a segment through a with the way e stands at the distance c / (d x e) times |d|,
  * c = a x e. One over that is linear in d, so what stands nearest in every direction is the upper envelope of linear
@@ -85,44 +85,6 @@ export function visiblePolygon(
   const envelope = nearest(seen, scratch);
   const polygon = corners(seen, envelope, x, y, frame, scratch);
   return isWithin ? polygon : clipped(polygon, bounds);
-}
-
-/**
- * Whether a point is seen from a light: whether it lies in the closure of the region that segments leave open. A way
- * that only grazes an end is open; one between two segments that meet there, one on each side, is not.
- * @param segments as for `visiblePolygon`; O(n), and exact
- */
-export function isVisible(segments: Float64Array, x: number, y: number, px: number, py: number): boolean {
-  check(segments, x, y);
-  if (x === px && y === py) return true;
-  const isAlongX = Math.abs(px - x) >= Math.abs(py - y);
-  // Strictly between the light and the point, of a place on the line through both.
-  const isBetween = (qx: number, qy: number) =>
-    isAlongX ? qx > Math.min(x, px) && qx < Math.max(x, px) : qy > Math.min(y, py) && qy < Math.max(y, py);
-  let isLeftOpen = true;
-  let isRightOpen = true;
-  for (let i = 0; i < segments.length; i += 4) {
-    const ax = segments[i];
-    const ay = segments[i + 1];
-    const bx = segments[i + 2];
-    const by = segments[i + 3];
-    const sideA = orient2d(x, y, px, py, ax, ay);
-    const sideB = orient2d(x, y, px, py, bx, by);
-    if (sideA === 0 && sideB === 0) continue;
-    if (sideA !== 0 && sideB !== 0) {
-      if (sideA > 0 === sideB > 0) continue;
-      const ofLight = orient2d(ax, ay, bx, by, x, y);
-      const ofPoint = orient2d(ax, ay, bx, by, px, py);
-      if ((ofLight > 0 && ofPoint < 0) || (ofLight < 0 && ofPoint > 0)) return false;
-    } else {
-      const isOn = sideA === 0 ? isBetween(ax, ay) : isBetween(bx, by);
-      if (!isOn) continue;
-      if (sideA + sideB > 0) isLeftOpen = false;
-      else isRightOpen = false;
-      if (!isLeftOpen && !isRightOpen) return false;
-    }
-  }
-  return true;
 }
 
 function check(segments: Float64Array, x: number, y: number): void {

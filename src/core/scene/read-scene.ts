@@ -35,6 +35,13 @@ export function checkRecord(collection: CollectionName, recordId: string, record
  * @throws InputFault naming the record and the field
  */
 export function readScene(value: unknown): SceneDocument {
+  const scene = readKeptScene(value);
+  for (const collection of COLLECTION_NAMES) checkSum(collection, sumOf(collection, scene[collection]));
+  return scene;
+}
+
+/** The same for a document that the database has: it may be of a time that had no bounds on sums. */
+export function readKeptScene(value: unknown): SceneDocument {
   if (typeof value !== 'object' || value === null) throw new InputFault('A scene must be a JSON object.');
   const raw = upgraded(value as Record<string, unknown>);
   if (raw.format !== SCENE_FORMAT)
@@ -77,7 +84,19 @@ export function checkEdited(scene: SceneDocument, edits: readonly Edit[]): void 
   for (const collection of new Set(edits.map((edit) => edit.collection))) {
     checkCount(collection, Object.keys(scene[collection]).length);
     checkDistinct(collection, scene[collection]);
+    if (addedBy(edits, collection, scene) > 0) checkSum(collection, sumOf(collection, scene[collection]));
   }
+}
+
+/** @returns how much of what is summed the edits added, in the scene as it is after them */
+function addedBy(edits: readonly Edit[], collection: CollectionName, scene: SceneDocument): number {
+  const sum = (RECORDS[collection] as RecordKind).sum?.of ?? (() => 0);
+  return edits
+    .filter((edit) => edit.collection === collection)
+    .reduce((added, { id, before }) => {
+      const after = scene[collection][id] as object | undefined;
+      return added + (after ? sum(after) : 0) - (before ? sum({ ...after, ...before }) : 0);
+    }, 0);
 }
 
 /** @throws InputFault where records of a collection cannot be deleted */
@@ -95,6 +114,22 @@ export function checkCount(collection: CollectionName, count: number): void {
       collection,
     );
   }
+}
+
+/** @returns what the records of a collection have together of what is summed; null where nothing is */
+export function sumOf(collection: CollectionName, records: Readonly<Record<string, object>>): number | null {
+  const { sum } = RECORDS[collection] as RecordKind;
+  return sum ? Object.values(records).reduce((total, record) => total + sum.of(record), 0) : null;
+}
+
+/** @throws InputFault where the records of a collection would have more together than they may */
+export function checkSum(collection: CollectionName, total: number | null): void {
+  const { sum } = RECORDS[collection] as RecordKind;
+  if (sum && total !== null && total > sum.most)
+    throw new InputFault(
+      `The ${collection} of a scene have at most ${sum.most} ${sum.word}; they would have ${total}.`,
+      collection,
+    );
 }
 
 /** Whether records of a collection differ in a field, so that the others are asked for when one changes. */

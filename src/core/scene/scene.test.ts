@@ -5,7 +5,9 @@ import { newLight, type Light } from './records/light';
 import { newPlane } from './records/plane';
 import { applyEdits, change, create, firstStale, inverted, remove, squashed, type Edit } from './edits';
 import { orderAfter, orderBetween } from './order';
-import { checkEdited, readScene } from './read-scene';
+import { checkEdited, readKeptScene, readScene } from './read-scene';
+import { newOccluder } from './records/occluder';
+import { LIMITS } from '../limits';
 
 const lamp = () => newLight({ name: 'Lamp', planeId: 'plane-middle', order: 'a', x: 1, y: 2 });
 
@@ -170,6 +172,27 @@ describe('a scene document', () => {
     ],
   ])('is refused in words: %s', (_, value, words) => {
     expect(() => readScene(value)).toThrow(words);
+  });
+
+  it('has at most so many points of outlines together; one of before may have more, and then has no more added', () => {
+    const outline = Array.from({ length: 2 * LIMITS.outlinePoints }, (_, i) => i % 97);
+    const wall = newOccluder({
+      ...{ name: 'Wall', kind: 'closed', planeId: 'plane-middle' },
+      outlines: Array.from({ length: LIMITS.scenePoints / LIMITS.outlinePoints }, () => outline),
+    });
+    const more = { ...wall, outlines: [[0, 0, 1, 0, 1, 1]] };
+    const scene = applyEdits(newScene(), [create('occluders', 'wall', wall)]);
+    expect(readScene(scene)).toEqual(scene);
+    const edit = create('occluders', 'more', more);
+    const larger = applyEdits(scene, [edit]);
+    const words = 'The occluders of a scene have at most 200000 points of outlines; they would have 200003.';
+    expect(() => readScene(larger)).toThrow(words);
+    expect(() => checkEdited(larger, [edit])).toThrow(words);
+    expect(readKeptScene(larger)).toEqual(larger);
+    const fewer = change(larger, 'occluders', 'wall', { outlines: wall.outlines.slice(1) })!;
+    expect(() => checkEdited(applyEdits(larger, [fewer]), [fewer])).not.toThrow();
+    const gone = remove(larger, 'occluders', 'more');
+    expect(() => checkEdited(applyEdits(larger, [gone]), [gone])).not.toThrow();
   });
 
   it('is checked after an edit only where the edit touched it', () => {

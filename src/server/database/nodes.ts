@@ -4,6 +4,7 @@
  */
 import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 
+const CONNECTIONS = 8;
 /** A transaction that waits longer than this for another one gives up and is tried again, s. */
 const LOCK_SECONDS = 4;
 /** A node that does not take a connection for so long counts as away, ms. */
@@ -11,6 +12,7 @@ const CONNECT_MS = 4000;
 
 const SESSION = [
   'TRANSACTION ISOLATION LEVEL READ COMMITTED',
+  // Batches are written out with backslashes before quotes: never with NO_BACKSLASH_ESCAPES.
   "sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION'",
   `innodb_lock_wait_timeout = ${LOCK_SECONDS}`,
   `lock_wait_timeout = ${LOCK_SECONDS}`,
@@ -33,7 +35,8 @@ export class DatabaseNodes {
   private readonly pools: readonly Pool[];
   private current = 0;
 
-  constructor(url: string, connections: number) {
+  /** @param connections how many to each node at once */
+  constructor(url: string, connections = CONNECTIONS) {
     const urls = nodeUrls(url);
     const session = urls.length > 1 ? [...SESSION, ...SESSION_OF_CLUSTER] : SESSION;
     this.pools = urls.map((uri) => poolOf(uri, connections, session));
@@ -75,6 +78,8 @@ function poolOf(uri: string, connectionLimit: number, session: readonly string[]
     dateStrings: true,
     enableKeepAlive: true,
     connectTimeout: CONNECT_MS,
+    // For batches; what a query is made of comes from `sql.ts` alone.
+    multipleStatements: true,
   });
   // Sent before anything else on each connection; one that does not take them is of no use.
   made.pool.on('connection', (connection) => {

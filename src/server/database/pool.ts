@@ -3,8 +3,8 @@ import type { PoolConnection } from 'mysql2/promise';
 import { DatabaseFault, NoRoomFault } from '../faults';
 import { DatabaseNodes } from './nodes';
 import { expectRoom, saysFull } from './room';
+import { batch, sql, type Query } from './sql';
 
-export const CONNECTIONS = 8;
 /** Deadlock, lock wait timeout, record changed since last read: tried again, the server asks for it. */
 const RETRIED = new Set([1213, 1205, 1020]);
 const MOST_TRIES = 5;
@@ -14,10 +14,6 @@ const MOST_WAITS = 2;
 /** A node of a cluster that is not, or not any more, one of it. */
 const NOT_IN_CLUSTER = 1047;
 
-export function openPool(url: string, connections = CONNECTIONS): DatabaseNodes {
-  return new DatabaseNodes(url, connections);
-}
-
 /** Kept on the global object, so that every bundle of the server shares its pools. */
 const shared = globalThis as typeof globalThis & {
   oilwickPool?: DatabaseNodes;
@@ -25,12 +21,12 @@ const shared = globalThis as typeof globalThis & {
 };
 
 export function pool(): DatabaseNodes {
-  return (shared.oilwickPool ??= openPool(databaseUrl()));
+  return (shared.oilwickPool ??= new DatabaseNodes(databaseUrl()));
 }
 
 /** A connection of its own for the question whether all is well: it is answered however busy the others are. */
 export function healthPool(): DatabaseNodes {
-  return (shared.oilwickHealthPool ??= openPool(databaseUrl(), 1));
+  return (shared.oilwickHealthPool ??= new DatabaseNodes(databaseUrl(), 1));
 }
 
 function databaseUrl(): string {
@@ -84,19 +80,50 @@ export async function transaction<T>(
   work: (connection: PoolConnection) => Promise<T>,
   from: DatabaseNodes = pool(),
 ): Promise<T> {
+  return retried(async (connection) => {
+    await connection.beginTransaction();
+    const result = await work(connection);
+    await connection.commit();
+    return result;
+  }, from);
+}
+
+/** What a transaction comes to, and what it writes in the end. */
+export interface Written<T> {
+  result: T;
+  writes: readonly Query[];
+}
+
+/**
+ * The same, for one that knows what it reads before it begins: it goes to the database twice, to read and to write.
+ * @param work gets the rows of each read
+ */
+export async function readThenWrite<T>(
+  reads: readonly Query[],
+  work: (rows: unknown[][], connection: PoolConnection) => Promise<Written<T>>,
+): Promise<T> {
+  return retried(async (connection) => {
+    const [, ...rows] = await batch(connection, [sql`START TRANSACTION`, ...reads]);
+    const { result, writes } = await work(rows, connection);
+    await batch(connection, [...writes, sql`COMMIT`]);
+    return result;
+  }, pool());
+}
+
+async function retried<T>(
+  attempt: (connection: PoolConnection) => Promise<T>,
+  from: DatabaseNodes,
+): Promise<T> {
   await expectRoom();
   return withConnection(async (connection) => {
-    for (let attempt = 1; ; attempt++) {
-      await connection.beginTransaction();
+    for (let tries = 1; ; tries++) {
       try {
-        const result = await work(connection);
-        await connection.commit();
-        return result;
+        return await attempt(connection);
       } catch (thrown) {
         await connection.rollback().catch(() => undefined);
         const { errno = 0 } = thrown as { errno?: number };
         if (!RETRIED.has(errno)) throw thrown;
-        if (attempt >= (errno === WAITED_TOO_LONG ? MOST_WAITS : MOST_TRIES))
+        if (tries >= (errno === WAITED_TOO_LONG ? MOST_WAITS : MOST_TRIES))
           throw new DatabaseFault('The database is busy; it is tried again.', { cause: thrown });
       }
     }

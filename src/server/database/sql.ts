@@ -50,7 +50,7 @@ export function sql(parts: TemplateStringsArray, ...given: (SqlValue | TableName
 }
 
 /** What can run a query: a pool's connection, in or out of a transaction. */
-export type Connection = Pick<PoolConnection, 'execute'>;
+export type Connection = Pick<PoolConnection, 'execute' | 'query'>;
 
 export async function rowsOf<Row>(connection: Connection, query: Query): Promise<Row[]> {
   const [rows] = await connection.execute<RowDataPacket[]>(query.text, query.values);
@@ -65,6 +65,53 @@ export async function rowOf<Row>(connection: Connection, query: Query): Promise<
 export async function run(connection: Connection, query: Query): Promise<number> {
   const [result] = await connection.execute<ResultSetHeader>(query.text, query.values);
   return result.affectedRows;
+}
+
+/** Characters that go to the database at once; far below what it takes. */
+const MOST_SENT = 64 * 1024 * 1024;
+
+/**
+ * Runs queries one after another, and goes to the database once for as many of them as it takes.
+ * @returns the rows of each; of what is no SELECT there are none
+ */
+export async function batch(connection: Connection, queries: readonly Query[]): Promise<unknown[][]> {
+  const all: unknown[][] = [];
+  for (const some of bySize(queries, sizeOf, MOST_SENT)) {
+    const [results] = await connection.query(
+      some.map(({ text }) => text).join(';\n'),
+      some.flatMap(({ values }) => values),
+    );
+    // Of a single query there is a single result.
+    for (const result of some.length === 1 ? [results] : (results as unknown[]))
+      all.push(Array.isArray(result) ? result : []);
+  }
+  return all;
+}
+
+function sizeOf({ text, values }: Query): number {
+  return values.reduce<number>(
+    (sum, value) => sum + (typeof value === 'string' ? value.length : 16),
+    text.length,
+  );
+}
+
+/** Parts a list so that none of the parts is larger than may be, unless a single item is. */
+export function* bySize<T>(
+  items: readonly T[],
+  size: (item: T) => number,
+  most: number,
+): Generator<readonly T[]> {
+  let start = 0;
+  let sum = 0;
+  for (const [i, item] of items.entries()) {
+    const own = size(item);
+    if (i > start && sum + own > most) {
+      yield items.slice(start, i);
+      [start, sum] = [i, 0];
+    }
+    sum += own;
+  }
+  if (start < items.length) yield items.slice(start);
 }
 
 /** Most rows of one statement. */

@@ -1,7 +1,6 @@
 /** The door of the server process: what may pass, before anything of the application sees it. */
 import { hasKey, isLetIn } from './access';
-import { ownOrigins, refusal } from './guard';
-import { unfitRequest } from './request-form';
+import { isOwnHost, ownOrigins, refusal } from './guard';
 
 /** An answer that is given at the door. */
 export interface DoorAnswer {
@@ -14,7 +13,7 @@ export interface DoorAnswer {
 /** @returns what is answered at once, or null where the request may pass */
 export function askedAtDoor(method: string, url: string, headers: Headers): DoorAnswer | null {
   const unfit = unfitRequest(method, url);
-  if (unfit) return answer(unfit.status, unfit.title, unfit.detail, unfit.headers);
+  if (unfit) return unfit;
   const origins = ownOrigins();
   const host = headers.get('host');
   const refused = refusal(
@@ -29,9 +28,7 @@ export function askedAtDoor(method: string, url: string, headers: Headers): Door
   );
   // A link on another page may lead here; only what it could read or change from there is refused.
   const isVisit =
-    method === 'GET' &&
-    headers.get('sec-fetch-mode') === 'navigate' &&
-    origins.some((one) => one.split('://')[1] === host);
+    method === 'GET' && headers.get('sec-fetch-mode') === 'navigate' && isOwnHost(host, origins);
   if (refused !== null && !isVisit) return answer(403, 'Refused', refused);
   const path = url.split('?')[0];
   if (isLetIn(headers, path)) return null;
@@ -39,6 +36,26 @@ export function askedAtDoor(method: string, url: string, headers: Headers): Door
     return answer(401, 'Access key is missing', 'Enter the access key on a page of this server first.');
   const to = new URLSearchParams({ to: path });
   return { status: 303, headers: { location: `/enter?${to.toString()}` }, problem: null };
+}
+
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
+
+/** @returns why no route can be asked this, or null where one can */
+export function unfitRequest(method: string, url: string): DoorAnswer | null {
+  if (!METHODS.includes(method))
+    return answer(405, 'Method not allowed', `${method} is not answered here.`, {
+      allow: METHODS.join(', '),
+    });
+  try {
+    decodeURIComponent(url.split('?')[0]);
+    return null;
+  } catch {
+    return answer(
+      400,
+      'Address not readable',
+      'The address has a percent sign that no two digits follow, or digits that make no letter.',
+    );
+  }
 }
 
 /** Headers of every answer, whoever gives it; pages have a content policy of their own. */

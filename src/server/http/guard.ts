@@ -13,6 +13,13 @@ export function givenOrigins(): string[] {
   return text.split(',').flatMap((one) => (one.trim() === '' ? [] : [one.trim().replace(/\/$/, '')]));
 }
 
+/** Whether one of the origins has this host. */
+export function isOwnHost(host: string | null, origins: readonly string[]): boolean {
+  return origins.some((origin) => hostOf(origin) === host);
+}
+
+const hostOf = (origin: string) => origin.split('://')[1];
+
 export interface Asked {
   method: string;
   host: string | null;
@@ -27,11 +34,10 @@ export function refusal(
   { method, host, origin, fetchSite, hasKey }: Asked,
   origins: readonly string[],
 ): string | null {
-  const own = origins.filter((one) => one.split('://')[1] === host);
-  if (own.length === 0) return 'This server is not known by that name.';
+  if (!isOwnHost(host, origins)) return 'This server is not known by that name.';
   const isRead = method === 'GET' || method === 'HEAD';
   if (!isRead)
-    return own.includes(origin ?? '') || (hasKey && origin === null)
+    return (hasKey && origin === null) || (origins.includes(origin ?? '') && hostOf(origin!) === host)
       ? null
       : 'Changes are taken only from pages of this server.';
   if (fetchSite === 'cross-site' || fetchSite === 'same-site')

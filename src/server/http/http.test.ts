@@ -1,14 +1,12 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { NotFoundFault, StaleFault } from '../faults';
 import { bytesOf, jsonOf, nameOf } from './body';
-import { entryCookie, isLetIn } from './access';
+import { unfitRequest } from './door';
 import { policy, refusal } from './guard';
-import { listenAddresses } from '../main/reach';
 import { etag, expectedRevision, patchOf } from './patch';
 import { problemOf } from './problem';
-import { unfitRequest } from './request-form';
 
 const origins = ['http://127.0.0.1:4650', 'http://localhost:4650', 'https://light.example.org'];
 const asked = { method: 'GET', host: '127.0.0.1:4650', origin: null, fetchSite: null, hasKey: false };
@@ -51,49 +49,6 @@ describe('the guard', () => {
 
 const post = (body: BodyInit, type = 'application/json') =>
   new Request('http://x/', { method: 'POST', body, headers: { 'content-type': type } });
-
-describe('from elsewhere', () => {
-  afterEach(() => vi.unstubAllEnvs());
-  const reach = (env: Record<string, string>) => {
-    for (const [name, value] of Object.entries(env)) vi.stubEnv(name, value);
-    return listenAddresses();
-  };
-  const key = 'a-key-of-some-length';
-
-  it('is asked on loopback alone, or on more with an access key', () => {
-    expect(reach({})).toEqual(['127.0.0.1']);
-    expect(reach({ OILWICK_ADDRESS: '10.0.0.5', OILWICK_ACCESS_KEY: key })).toEqual([
-      '127.0.0.1',
-      '10.0.0.5',
-    ]);
-    expect(reach({ OILWICK_ADDRESS: '0.0.0.0' })).toEqual(['0.0.0.0']);
-  });
-
-  it.each([
-    [{ OILWICK_ADDRESS: '0.0.0.0' }, /access key/],
-    [{ OILWICK_ORIGINS: 'https://light.example.org' }, /access key/],
-    [{ OILWICK_ADDRESS: '10.0.0.5', OILWICK_ACCESS_KEY: 'short' }, /at least 16/],
-    [{ OILWICK_ORIGINS: 'http://light.example.org', OILWICK_ACCESS_KEY: key }, /must begin with https/],
-    [{ OILWICK_ORIGINS: 'light.example.org', OILWICK_ACCESS_KEY: key }, /got light.example.org/],
-    [{ OILWICK_ORIGINS: 'https://light.example.org/desk', OILWICK_ACCESS_KEY: key }, /got https/],
-  ])('is not begun with %o', (env, words) => expect(() => reach(env)).toThrow(words));
-
-  it('lets in who has the key, by a cookie or with the request, and nobody else', () => {
-    const headers = (all: Record<string, string>) => new Headers(all);
-    expect(isLetIn(headers({}), '/')).toBe(true);
-    vi.stubEnv('OILWICK_ACCESS_KEY', key);
-    expect(isLetIn(headers({}), '/')).toBe(false);
-    expect(isLetIn(headers({}), '/enter')).toBe(true);
-    expect(isLetIn(headers({}), '/enterprise')).toBe(false);
-    expect(isLetIn(headers({ authorization: `Bearer ${key}` }), '/api/projects')).toBe(true);
-    expect(isLetIn(headers({ authorization: 'Bearer another' }), '/api/projects')).toBe(false);
-    const [cookie] = entryCookie(true).split(';');
-    expect(isLetIn(headers({ cookie: `a=b; ${cookie}` }), '/')).toBe(true);
-    expect(isLetIn(headers({ cookie: `${cookie}0` }), '/')).toBe(false);
-    expect(cookie).not.toContain(key);
-    expect(entryCookie(true)).toContain('Secure');
-  });
-});
 
 describe('a body', () => {
   it('is refused for its type, its size, its depth and its form', async () => {

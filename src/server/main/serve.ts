@@ -2,12 +2,12 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { askedAtDoor, doorHeaders, type DoorAnswer } from '../http/door';
-import { readOnThread } from '../reading/reader';
+import { readOnThreads } from '../reading/reader';
 import { listenAddresses } from './reach';
 
 export async function serveApplication(port: number): Promise<void> {
   const addresses = listenAddresses();
-  readOnThread(fileURLToPath(new URL('reading-thread.mjs', import.meta.url)));
+  readOnThreads(fileURLToPath(new URL('reading-thread.mjs', import.meta.url)));
   // Only this process needs it; loading it takes a while.
   const { default: next } = await import('next');
   const application = next({ dev: false, hostname: addresses[0], port });

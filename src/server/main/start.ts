@@ -7,7 +7,7 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { wordsOf } from '@/core/faults';
 import { migrate } from '../database/migrate';
-import { openPool } from '../database/pool';
+import { DatabaseNodes } from '../database/nodes';
 import { freePort } from '../mariadb/free-port';
 import { ownFolder } from '../mariadb/own-folder';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
@@ -144,7 +144,7 @@ async function isWell(address: string): Promise<boolean> {
 }
 
 async function prepare(url: string, restoreDemo: boolean): Promise<void> {
-  const pool = openPool(url);
+  const pool = new DatabaseNodes(url);
   try {
     await migrate(pool, join(root, 'src/server/database/migrations'));
     if (restoreDemo) await seedDemo(pool);

@@ -3,17 +3,16 @@
  * kept where the fields differ; where they do not the later patch wins and its answer says what it wrote over. The time of a
  * patch depends on what it changes, not on how much there is.
  */
-import { InputFault } from '@/core/faults';
-import { areDistinct, checkCount, checkDeleted, checkDistinct, checkRecord } from '@/core/scene/read-scene';
-import { isOfProject, type CollectionName } from '@/core/scene/records/all-records';
-import type { Known, PatchAnswer, Person, RefusedEdit } from '@/core/scene/changes';
-import { outcomeOf, type Outcome, type Overwritten, type SentEdit } from '@/core/scene/patches';
-import { transaction } from '../database/pool';
-import { rowOf, run, sql, type Connection } from '../database/sql';
-import { NotFoundFault, RefusedFault, StaleFault } from '../faults';
+import { isOfProject } from '@/core/scene/records/all-records';
+import type { Known, PatchAnswer, Person } from '@/core/scene/changes';
+import type { Fields } from '@/core/scene/edits';
+import { outcomeOf, type Overwritten, type SentEdit } from '@/core/scene/patches';
+import { readThenWrite, type Written } from '../database/pool';
+import { batch, rowOf, sql, type Connection, type Query } from '../database/sql';
+import { NotFoundFault, StaleFault } from '../faults';
 import { changesSince } from './changes';
-import { faultsOfFiles } from './files';
-import { lockRecords, ofProject, ofScene, readRecords, writeRecords, type Counts } from './records';
+import { lockedRecords, lockQueries, ofProject, ofScene, writeQueries, type Counts } from './records';
+import { refuseUnfit } from './unfit';
 
 export interface Patch {
   transactionId: string;
@@ -37,87 +36,111 @@ interface Locked {
  * @throws StaleFault where the scene never was at that revision, RefusedFault with all edits that do not fit
  */
 export async function patchScene(id: string, known: Known, patch: Patch): Promise<PatchAnswer> {
-  return transaction(async (connection) => {
-    const { locked, taken } = await lockScene(connection, id, patch);
-    if (taken)
-      return {
-        revision: taken.revision,
-        changeNumber: taken.change_number,
-        since: await changesSince(connection, scopeOf(locked), known, taken.revision),
-        overwritten: JSON.parse(taken.overwritten) as Overwritten[],
-        gone: JSON.parse(taken.gone) as number[],
-      };
+  const names = [...new Map(patch.edits.map((edit) => [`${edit.collection}/${edit.id}`, edit])).values()];
+  const own = names.filter(({ collection }) => !isOfProject(collection));
+  const shared = names.filter(({ collection }) => isOfProject(collection));
+  const reads = [
+    sql`
+    SELECT revision, project_id, counts,
+      (SELECT change_number FROM project WHERE project.id = scene.project_id) AS change_number
+    FROM scene WHERE id = ${id} FOR UPDATE`,
+    // Asked when the scene is locked: the same patch may have been on its way while this one waited.
+    sql`
+    SELECT revision, change_number, overwritten, gone FROM scene_revision
+    WHERE scene_id = ${id} AND transaction_id = ${patch.transactionId}`,
+    ...lockQueries(ofScene(id), own),
+  ];
+  return readThenWrite(reads, async ([[scene], [before], ...records], connection) => {
+    if (!scene) throw new NotFoundFault(`There is no scene ${id}.`);
+    const locked = lockedScene(id, scene as SceneRow);
+    const taken = before as TakenRow | undefined;
+    if (taken) return { result: await answerBefore(connection, locked, known, taken), writes: [] };
     if (known.revision > locked.revision) throw new StaleFault(known.revision, locked.revision);
-    return take(connection, locked, known, patch);
+    const there = lockedRecords(records);
+    if (shared.length > 0) {
+      const { project, records: theirs } = await lockShared(connection, locked.projectId, shared);
+      Object.assign(locked, { projectCounts: project.counts, changeNumber: project.changeNumber });
+      for (const [key, record] of theirs) there.set(key, record);
+    }
+    return take(connection, locked, known, patch, there);
   });
 }
 
 const scopeOf = ({ id, projectId }: Locked) => ({ sceneId: id, projectId });
+
+/** What was answered to a patch that was taken before. */
+async function answerBefore(
+  connection: Connection,
+  locked: Locked,
+  known: Known,
+  { revision, change_number, overwritten, gone }: TakenRow,
+): Promise<PatchAnswer> {
+  return {
+    revision,
+    changeNumber: change_number,
+    since: await changesSince(connection, scopeOf(locked), known, revision),
+    overwritten: JSON.parse(overwritten) as Overwritten[],
+    gone: JSON.parse(gone) as number[],
+  };
+}
+
+/**
+ * Locks a project and some of the records that its scenes share: after the scene, and in the order of their ids, so that no two
+ * patches wait for each other.
+ */
+async function lockShared(connection: Connection, projectId: string, names: readonly SentEdit[]) {
+  const ordered = names.toSorted((a, b) => (a.collection + a.id < b.collection + b.id ? -1 : 1));
+  const [[project], ...records] = await batch(connection, [
+    projectLock(projectId),
+    ...lockQueries(ofProject(projectId), ordered),
+  ]);
+  return { project: lockedProject(projectId, project), records: lockedRecords(records) };
+}
 
 async function take(
   connection: Connection,
   locked: Locked,
   known: Known,
   { transactionId, edits, author = null }: Patch,
-): Promise<PatchAnswer> {
+  there: ReadonlyMap<string, Fields>,
+): Promise<Written<PatchAnswer>> {
   const { id, projectId } = locked;
-  const names = [...new Map(edits.map((edit) => [`${edit.collection}/${edit.id}`, edit])).values()];
-  const [own, shared] = [ofScene(id), ofProject(projectId)];
-  const there = new Map([
-    ...(await lockRecords(
-      connection,
-      own,
-      names.filter(({ collection }) => !isOfProject(collection)),
-    )),
-    ...(await lockRecords(
-      connection,
-      shared,
-      // In the order of their ids, so that two patches never wait for each other.
-      names
-        .filter(({ collection }) => isOfProject(collection))
-        .sort((a, b) => (a.collection + a.id < b.collection + b.id ? -1 : 1)),
-    )),
-  ]);
   const outcome = outcomeOf(edits, (collection, recordId) => there.get(`${collection}/${recordId}`));
-  const changed = [...outcome.changed.values()];
   await refuseUnfit(connection, locked, edits, there, outcome);
-  await writeRecords(
-    connection,
-    own,
-    changed.filter(({ collection }) => !isOfProject(collection)),
-  );
-  await writeRecords(
-    connection,
-    shared,
-    changed.filter(({ collection }) => isOfProject(collection)),
-  );
+  const changed = [...outcome.changed.values()];
   const gone = new Set(outcome.gone);
   const taken = edits.filter((_, place) => !gone.has(place));
   const revision = locked.revision + 1;
   const forProject = taken.filter(({ collection }) => isOfProject(collection));
   const changeNumber = forProject.length > 0 ? locked.changeNumber + 1 : null;
-  const overwritten = JSON.stringify(outcome.overwritten);
-  await run(
-    connection,
+  const writes = [
+    ...writeQueries(
+      ofScene(id),
+      changed.filter(({ collection }) => !isOfProject(collection)),
+    ),
+    ...writeQueries(
+      ofProject(projectId),
+      changed.filter(({ collection }) => isOfProject(collection)),
+    ),
     sql`
     INSERT INTO scene_revision (scene_id, revision, change_number, transaction_id, author_id, author_name, edits, overwritten, gone)
-    VALUES (${id}, ${revision}, ${changeNumber}, ${transactionId}, ${author?.id ?? null}, ${author?.name ?? null}, ${JSON.stringify(taken)}, ${overwritten}, ${JSON.stringify(outcome.gone)})`,
-  );
-  await run(
-    connection,
+    VALUES (${id}, ${revision}, ${changeNumber}, ${transactionId}, ${author?.id ?? null}, ${author?.name ?? null},
+      ${JSON.stringify(taken)}, ${JSON.stringify(outcome.overwritten)}, ${JSON.stringify(outcome.gone)})`,
     sql`
     UPDATE scene SET revision = ${revision}, counts = ${JSON.stringify(locked.sceneCounts)}, updated_at = CURRENT_TIMESTAMP(3)
     WHERE id = ${id}`,
-  );
-  if (changeNumber !== null)
-    await noteProjectChange(connection, {
-      ...{ projectId, sceneId: id, transactionId, author, edits: forProject },
-      ...{ overwritten: outcome.overwritten, counts: locked.projectCounts, changeNumber },
-    });
+    ...(changeNumber === null
+      ? []
+      : projectChangeQueries({
+          ...{ projectId, sceneId: id, transactionId, author, edits: forProject },
+          ...{ overwritten: outcome.overwritten, counts: locked.projectCounts, changeNumber },
+        })),
+  ];
   // Mostly nothing came between, and then nothing is asked.
   const isUpToDate = known.revision === locked.revision && known.changeNumber >= locked.changeNumber;
   const since = isUpToDate ? [] : await changesSince(connection, scopeOf(locked), known, revision);
-  return { revision, changeNumber, since, overwritten: outcome.overwritten, gone: outcome.gone };
+  const { overwritten } = outcome;
+  return { result: { revision, changeNumber, since, overwritten, gone: outcome.gone }, writes };
 }
 
 interface SceneRow {
@@ -134,59 +157,30 @@ interface TakenRow {
   gone: string;
 }
 
-/**
- * Locks the scene of a patch, and its project where the patch changes what is shared: in this order, so that no patch waits for
- * another one that waits for it.
- * @returns the revision that the patch made, too, where it was taken already
- */
-async function lockScene(
-  connection: Connection,
-  id: string,
-  { transactionId, edits }: Patch,
-): Promise<{ locked: Locked; taken: TakenRow | null }> {
-  const scene = await rowOf<SceneRow>(
-    connection,
-    sql`
-    SELECT revision, project_id, counts,
-      (SELECT change_number FROM project WHERE project.id = scene.project_id) AS change_number
-    FROM scene WHERE id = ${id} FOR UPDATE`,
-  );
-  if (!scene) throw new NotFoundFault(`There is no scene ${id}.`);
-  const locked: Locked = {
-    id,
-    projectId: scene.project_id,
-    revision: scene.revision,
-    sceneCounts: JSON.parse(scene.counts) as Counts,
-    projectCounts: {},
-    changeNumber: scene.change_number,
-  };
-  // Asked only now: the same patch may have been on its way while this one waited.
-  const taken = await rowOf<TakenRow>(
-    connection,
-    sql`
-    SELECT revision, change_number, overwritten, gone FROM scene_revision
-    WHERE scene_id = ${id} AND transaction_id = ${transactionId}`,
-  );
-  if (taken) return { locked, taken };
-  if (!edits.some(({ collection }) => isOfProject(collection))) return { locked, taken: null };
-  const project = await lockProject(connection, scene.project_id);
+function lockedScene(id: string, { revision, project_id, counts, change_number }: SceneRow): Locked {
   return {
-    locked: { ...locked, projectCounts: project.counts, changeNumber: project.changeNumber },
-    taken: null,
+    ...{ id, revision, projectId: project_id, changeNumber: change_number },
+    ...{ sceneCounts: JSON.parse(counts) as Counts, projectCounts: {} },
   };
 }
 
 /** Locks a project for a change of its shared records. */
-export async function lockProject(
-  connection: Connection,
-  projectId: string,
-): Promise<{ counts: Counts; changeNumber: number }> {
-  const row = await rowOf<{ change_number: number; counts: string }>(
-    connection,
-    sql`SELECT change_number, counts FROM project WHERE id = ${projectId} FOR UPDATE`,
-  );
+export async function lockProject(connection: Connection, projectId: string): Promise<LockedProject> {
+  return lockedProject(projectId, await rowOf(connection, projectLock(projectId)));
+}
+
+interface LockedProject {
+  counts: Counts;
+  changeNumber: number;
+}
+
+const projectLock = (projectId: string) =>
+  sql`SELECT change_number, counts FROM project WHERE id = ${projectId} FOR UPDATE`;
+
+function lockedProject(projectId: string, row: unknown): LockedProject {
   if (!row) throw new NotFoundFault(`There is no project ${projectId}.`);
-  return { counts: JSON.parse(row.counts) as Counts, changeNumber: row.change_number };
+  const { counts, change_number: changeNumber } = row as { counts: string; change_number: number };
+  return { counts: JSON.parse(counts) as Counts, changeNumber };
 }
 
 interface ProjectChange {
@@ -201,84 +195,18 @@ interface ProjectChange {
   changeNumber: number;
 }
 
-/** Notes what became of a project's shared records, for its other scenes. */
-export async function noteProjectChange(connection: Connection, change: ProjectChange): Promise<void> {
+/** Queries that note what became of a project's shared records, for its other scenes. */
+export function projectChangeQueries(change: ProjectChange): Query[] {
   const { projectId, sceneId, transactionId, author, edits, counts, changeNumber } = change;
   const overwritten = change.overwritten.filter(({ collection }) => isOfProject(collection));
-  await run(
-    connection,
+  return [
     sql`
     INSERT INTO project_change
       (project_id, change_number, scene_id, transaction_id, author_id, author_name, edits, overwritten)
     VALUES (${projectId}, ${changeNumber}, ${sceneId}, ${transactionId}, ${author?.id ?? null}, ${author?.name ?? null},
       ${JSON.stringify(edits)}, ${JSON.stringify(overwritten)})`,
-  );
-  await run(
-    connection,
     sql`
     UPDATE project SET change_number = ${changeNumber}, counts = ${JSON.stringify(counts)}, updated_at = CURRENT_TIMESTAMP(3)
     WHERE id = ${projectId}`,
-  );
-}
-
-/** Checks what a patch changed and brings the counts up to date. @throws RefusedFault with each edit that does not fit */
-async function refuseUnfit(
-  connection: Connection,
-  { id, sceneCounts, projectCounts }: Locked,
-  edits: readonly SentEdit[],
-  there: ReadonlyMap<string, object>,
-  { changed }: Outcome,
-): Promise<void> {
-  const refused = new Map<string, InputFault>();
-  const check = (key: string, work: () => void) => {
-    try {
-      work();
-    } catch (thrown) {
-      if (!(thrown instanceof InputFault)) throw thrown;
-      refused.set(key, thrown);
-    }
-  };
-  for (const [key, { collection, id: recordId, record }] of changed) {
-    const counts = isOfProject(collection) ? projectCounts : sceneCounts;
-    const more = Number(record !== null) - Number(there.has(key));
-    check(key, () => {
-      if (record === null) checkDeleted(collection);
-      else checkRecord(collection, recordId, record);
-      const count = (counts[collection] ?? 0) + more;
-      if (more > 0) checkCount(collection, count);
-      counts[collection] = count;
-    });
-  }
-  for (const collection of new Set(edits.map((edit) => edit.collection)))
-    if (areDistinct(collection)) await checkDistinctOnes(connection, id, collection, changed, check);
-  const fit = [...changed.values()].filter(
-    ({ collection, id: recordId }) => !refused.has(`${collection}/${recordId}`),
-  );
-  for (const [key, fault] of await faultsOfFiles(connection, fit)) refused.set(key, fault);
-  if (refused.size === 0) return;
-  const faults = edits.flatMap(({ collection, id: recordId }, edit): RefusedEdit[] => {
-    const fault = refused.get(`${collection}/${recordId}`);
-    return fault ? [{ edit, why: fault.message, field: fault.field }] : [];
-  });
-  throw new RefusedFault(faults);
-}
-
-/** Of records that must differ in a field the others are asked for, too. */
-async function checkDistinctOnes(
-  connection: Connection,
-  sceneId: string,
-  collection: CollectionName,
-  changed: Outcome['changed'],
-  check: (key: string, work: () => void) => void,
-): Promise<void> {
-  const there = (await readRecords(connection, ofScene(sceneId), [collection]))[collection] ?? {};
-  const own = [...changed.values()].filter((one) => one.collection === collection);
-  for (const { id } of own) delete there[id];
-  for (const { id, record } of own) {
-    if (record === null) continue;
-    check(`${collection}/${id}`, () => {
-      checkDistinct(collection, { ...there, [id]: record });
-      there[id] = record;
-    });
-  }
+  ];
 }

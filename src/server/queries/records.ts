@@ -3,8 +3,20 @@ import { InputFault } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import type { Fields } from '@/core/scene/edits';
 import { COLLECTION_NAMES, isOfProject, type CollectionName } from '@/core/scene/records/all-records';
+import { sumOf } from '@/core/scene/read-scene';
 import type { RecordName } from '@/core/scene/references';
-import { rowsOf, run, runsOf, sql, table, tuples, type Connection, type RecordTable } from '../database/sql';
+import {
+  bySize,
+  rowsOf,
+  run,
+  runsOf,
+  sql,
+  table,
+  tuples,
+  type Connection,
+  type Query,
+  type RecordTable,
+} from '../database/sql';
 
 /** Records by collection and id. */
 export type Records = Partial<Record<CollectionName, Record<string, Fields>>>;
@@ -55,24 +67,25 @@ export async function readTexts(
   );
 }
 
-/** Some records, locked until the transaction ends; those that are not there are left out. */
-export async function lockRecords(
-  connection: Connection,
-  owner: Owner,
-  names: readonly RecordName[],
-): Promise<Map<string, Fields>> {
-  const found = new Map<string, Fields>();
-  for (const [collection, ids] of byCollection(names))
-    for (const some of runsOf(ids)) {
-      const rows = await rowsOf<Row>(
-        connection,
-        sql`
-        SELECT id, document FROM ${table(owner.table)}
-        WHERE owner_id = ${owner.id} AND collection = ${collection} AND id IN ${tuples([some])} FOR UPDATE`,
-      );
-      for (const { id, document } of rows) found.set(`${collection}/${id}`, JSON.parse(document) as Fields);
-    }
-  return found;
+/** Queries for some records, which lock them until the transaction ends. */
+export function lockQueries(owner: Owner, names: readonly RecordName[]): Query[] {
+  return [...byCollection(names)].flatMap(([collection, ids]) =>
+    [...runsOf(ids)].map(
+      (some) => sql`
+      SELECT collection, id, document FROM ${table(owner.table)}
+      WHERE owner_id = ${owner.id} AND collection = ${collection} AND id IN ${tuples([some])} FOR UPDATE`,
+    ),
+  );
+}
+
+/** Records by collection and id, from the rows of such queries; those that are not there are left out. */
+export function lockedRecords(rows: readonly unknown[][]): Map<string, Fields> {
+  return new Map(
+    (rows.flat() as Row[]).map(({ collection, id, document }) => [
+      `${collection}/${id}`,
+      JSON.parse(document) as Fields,
+    ]),
+  );
 }
 
 /** Ids by their collections, both in the order in which they come. */
@@ -86,12 +99,8 @@ function byCollection(names: readonly RecordName[]): Map<CollectionName, string[
   return ids;
 }
 
-/** Writes records, and takes away those that were deleted. */
-export async function writeRecords(
-  connection: Connection,
-  owner: Owner,
-  changed: readonly ChangedRecord[],
-): Promise<void> {
+/** Queries that write records, and take away those that were deleted. @throws InputFault where a record is too long */
+export function writeQueries(owner: Owner, changed: readonly ChangedRecord[]): Query[] {
   const rows = changed
     .filter(({ record }) => record !== null)
     .map(({ collection, id, record }) => {
@@ -104,41 +113,27 @@ export async function writeRecords(
         );
       return [owner.id, collection, id, text];
     });
-  for (const part of bySize(rows))
-    for (const some of runsOf(part))
-      await run(
-        connection,
-        sql`
+  const gone = byCollection(changed.filter(({ record }) => record === null));
+  return [
+    ...[...bySize(rows, (row) => row.at(-1)!.length, MOST_TEXT)].flatMap((part) =>
+      [...runsOf(part)].map(
+        (some) => sql`
         INSERT INTO ${table(owner.table)} (owner_id, collection, id, document) VALUES ${tuples(some)}
         ON DUPLICATE KEY UPDATE document = VALUES(document)`,
-      );
-  for (const [collection, ids] of byCollection(changed.filter(({ record }) => record === null)))
-    for (const some of runsOf(ids))
-      await run(
-        connection,
-        sql`
+      ),
+    ),
+    ...[...gone].flatMap(([collection, ids]) =>
+      [...runsOf(ids)].map(
+        (some) => sql`
         DELETE FROM ${table(owner.table)}
         WHERE owner_id = ${owner.id} AND collection = ${collection} AND id IN ${tuples([some])}`,
-      );
+      ),
+    ),
+  ];
 }
 
-/** Characters of one statement; far below what the database takes at once. */
+/** Characters of the records of one statement. */
 const MOST_TEXT = 16 * 1024 * 1024;
-
-/** Parts rows so that none of the parts is longer than one statement may be, unless a single row is. */
-function* bySize(rows: readonly string[][]): Generator<readonly string[][]> {
-  let start = 0;
-  let size = 0;
-  for (const [i, row] of rows.entries()) {
-    const length = row.at(-1)!.length;
-    if (i > start && size + length > MOST_TEXT) {
-      yield rows.slice(start, i);
-      [start, size] = [i, 0];
-    }
-    size += length;
-  }
-  if (start < rows.length) yield rows.slice(start);
-}
 
 export async function copyRecords(connection: Connection, from: Owner, to: Owner): Promise<void> {
   await run(
@@ -158,14 +153,22 @@ export function restOf(document: object): Fields {
   return rest;
 }
 
-/** How many records of each collection an owner has. */
-export type Counts = Partial<Record<CollectionName, number>>;
+/** How many records of each collection an owner has, and their sum where there is something to be summed. */
+export type Counts = Partial<Record<CollectionName | SumName, number>>;
+type SumName = `sum of ${CollectionName}`;
+
+export const sumName = (collection: CollectionName): SumName => `sum of ${collection}`;
 
 /** Counts of records that are all in hand. */
 export function countsOf(records: Records): Counts {
-  return Object.fromEntries(
-    Object.entries(records).map(([collection, own]) => [collection, Object.keys(own).length]),
-  );
+  const counts: Counts = {};
+  for (const [name, own] of Object.entries(records)) {
+    const collection = name as CollectionName;
+    counts[collection] = Object.keys(own).length;
+    const sum = sumOf(collection, own);
+    if (sum !== null) counts[sumName(collection)] = sum;
+  }
+  return counts;
 }
 
 /** All records of a document as changes, those of its scene and those of its project. */

@@ -6,8 +6,8 @@ import type { Fields } from '@/core/scene/edits';
 import { checkCount } from '@/core/scene/read-scene';
 import { NotFoundFault } from '../faults';
 import { snapshot, transaction, withConnection } from '../database/pool';
-import { rowOf, rowsOf, run, sql, tuples, type Connection } from '../database/sql';
-import { lockProject, noteProjectChange } from './patches';
+import { batch, rowOf, rowsOf, run, sql, tuples, type Connection } from '../database/sql';
+import { lockProject, projectChangeQueries } from './patches';
 import {
   copyRecords,
   countRecords,
@@ -18,7 +18,7 @@ import {
   readRecords,
   readTexts,
   restOf,
-  writeRecords,
+  writeQueries,
   type Counts,
   type Records,
 } from './records';
@@ -141,17 +141,18 @@ export async function makeSceneOn(
     INSERT INTO scene (id, project_id, name, revision, counts, rest)
     VALUES (${id}, ${projectId}, ${name}, 1, ${JSON.stringify(countsOf(own))}, ${JSON.stringify(restOf(document))})`,
   );
-  await writeRecords(connection, ofScene(id), scene);
+  await batch(connection, writeQueries(ofScene(id), scene));
   await keepSnapshot(connection, id, 1, own);
   if (project.length > 0) {
-    await writeRecords(connection, ofProject(projectId), project);
+    await batch(connection, writeQueries(ofProject(projectId), project));
     const edits = project.map(({ collection, id: recordId, record }) => ({
       ...{ collection, id: recordId, before: null, after: record as Fields },
     }));
-    await noteProjectChange(connection, {
+    const change = {
       ...{ projectId, sceneId: id, transactionId: id, author: null, edits, overwritten: [] },
       ...{ counts: await countedAnew(connection, projectId), changeNumber: changeNumber + 1 },
-    });
+    };
+    await batch(connection, projectChangeQueries(change));
   }
   return id;
 }

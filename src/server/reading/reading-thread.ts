@@ -1,13 +1,15 @@
-/** The thread on which what people send is read. */
+/** A thread on which what people send is read. */
 import { parentPort } from 'node:worker_threads';
-import { faultOf, READINGS, type ReadingAnswer, type ReadingQuestion } from './readings';
+import { faultOf, READINGS, type ReadingQuestion, type ReadingResult } from './readings';
 
-const port = parentPort!;
+async function read({ kind, bytes }: ReadingQuestion): Promise<ReadingResult> {
+  try {
+    return { read: await READINGS[kind](bytes) };
+  } catch (thrown) {
+    return { fault: faultOf(thrown) };
+  }
+}
 
-port.on('message', ({ id, kind, bytes }: ReadingQuestion) => {
-  void Promise.resolve()
-    .then(() => READINGS[kind](bytes))
-    .then((read): ReadingAnswer => ({ id, read }))
-    .catch((thrown: unknown): ReadingAnswer => ({ id, fault: faultOf(thrown) }))
-    .then((answer) => port.postMessage(answer));
+parentPort!.on('message', (question: ReadingQuestion) => {
+  void read(question).then((result) => parentPort!.postMessage(result));
 });

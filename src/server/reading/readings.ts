@@ -21,9 +21,8 @@ export const READINGS: { [K in ReadingKind]: (bytes: Uint8Array) => Readings[K] 
   },
 };
 
-/** What is sent to the thread, and back. */
+/** What is sent to the thread. */
 export interface ReadingQuestion {
-  id: number;
   kind: ReadingKind;
   bytes: Uint8Array;
 }
@@ -35,9 +34,8 @@ export interface ReadingFault {
   field: string | null;
 }
 
+/** What comes back. */
 export type ReadingResult = { read: Readings[ReadingKind] } | { fault: ReadingFault };
-
-export type ReadingAnswer = ReadingResult & { id: number };
 
 export function faultOf(thrown: unknown): ReadingFault {
   const isInput = thrown instanceof InputFault;

@@ -1,6 +1,6 @@
 /** Which database the queries of a test ask. */
-import type { DatabaseNodes } from '../database/nodes';
-import { openPool, pool as sharedPool } from '../database/pool';
+import { DatabaseNodes } from '../database/nodes';
+import { pool as sharedPool } from '../database/pool';
 
 export interface Connections {
   /** For what is given a pool of its own. */
@@ -11,7 +11,7 @@ export interface Connections {
 /** Has all queries of this process ask one database until it is closed. */
 export function askDatabase(url: string): Connections {
   process.env.OILWICK_DATABASE_URL = url;
-  const pool = openPool(url);
+  const pool = new DatabaseNodes(url);
   return {
     pool,
     async close() {

@@ -8,11 +8,9 @@ import { Elevation } from '../elevation/Elevation';
 import { Stage } from '../stage/Stage';
 import { Fence } from '../surface/Fence';
 import { Bringing } from './Bringing';
-import { DeletionDialog } from './DeletionDialog';
 import { KeysDialog } from './KeysDialog';
 import { PassesDialog } from './PassesDialog';
-import { PaintingDialog } from './PaintingDialog';
-import { SizeDialog } from './SizeDialog';
+import { QuestionDialog } from './QuestionDialog';
 import { ToldByOthers } from './ToldByOthers';
 import { TopBar } from './TopBar';
 import { useAddress } from './use-address';
@@ -25,9 +23,7 @@ const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
   ['Pictures on their way', Bringing],
   ['List of keys', KeysDialog],
   ['Passes of a frame', PassesDialog],
-  ['Question about a size', SizeDialog],
-  ['Question about a painting', PaintingDialog],
-  ['Question about a deletion', DeletionDialog],
+  ['Question', QuestionDialog],
 ];
 
 /** The three bands: the thing itself, its line of measure, the desk. */

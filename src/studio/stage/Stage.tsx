@@ -70,7 +70,7 @@ export function Stage() {
     loose.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
     for (const painting of new Set(report.layers.map((layer) => layer.painting))) {
       const layers = report.layers.filter((layer) => layer.painting === painting);
-      const answer = await studio.askAboutPainting(painting, layers.length);
+      const answer = await studio.ask('painting', { name: painting, layers: layers.length });
       if (answer === 'planes') layersAsPlanes(studio, layers);
       else if (answer === 'figure') layersAsFigure(studio, layers, x, y);
     }

@@ -11,7 +11,7 @@ const LABELS = { artworks: 'Delete an artwork', luminaires: 'Delete a luminaire'
 export async function deleteShared(studio: Studio, collection: Shared, id: string): Promise<boolean> {
   const { name } = studio.scene[collection][id];
   const scenes = await otherScenes(studio, collection, id);
-  if (scenes.length > 0 && !(await asked(studio, name, scenes))) return false;
+  if (scenes.length > 0 && (await studio.ask('deletion', { name, scenes })) === 'keep') return false;
   // Somebody else may have deleted it meanwhile.
   if (!studio.scene[collection][id]) return false;
   studio.scenes.transact({ label: LABELS[collection], edits: deleteEdits(studio, [{ collection, id }]) });
@@ -23,14 +23,4 @@ async function otherScenes(studio: Studio, collection: Shared, id: string): Prom
   const { projectId, id: ownId } = studio.info;
   const uses = await api.uses(projectId, collection, id).catch(() => ({ scenes: [] }));
   return uses.scenes.filter((scene) => scene.id !== ownId).map(({ name }) => name);
-}
-
-function asked(studio: Studio, name: string, scenes: readonly string[]): Promise<boolean> {
-  return new Promise((resolve) => {
-    const answer = (isDeleted: boolean) => {
-      studio.desk.setState({ deletion: null });
-      resolve(isDeleted);
-    };
-    studio.desk.setState({ deletion: { name, scenes, answer } });
-  });
 }

@@ -3,6 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import type { Bench } from './benches';
+import type { Question } from './questions';
 
 /** The tools of the stage; those of tiles stand beside the tiles. */
 export const TOOLS = [
@@ -68,32 +69,11 @@ export interface DeskState {
   /** An ambient light tried out at this hour, not yet recorded in a cue. */
   trial: { colour: string; level: number } | null;
   notice: string | null;
-  /** A picture that came in under a known name, with another size than before. */
-  question: (SizeQuestion & { answer(given: SizeAnswer): void }) | null;
-  /** A layered painting that was dropped on the stage. */
-  painting: { name: string; layers: number; answer(given: PaintingAnswer): void } | null;
+  /** What waits for somebody to decide. */
+  question: Question | null;
   /** Pictures that are being brought in. */
   bringing: { done: number; all: number; stop(): void } | null;
-  /** Something to be deleted that other scenes of the project use, by their names. */
-  deletion: { name: string; scenes: readonly string[]; answer(isDeleted: boolean): void } | null;
 }
-
-interface Size {
-  widthPx: number;
-  heightPx: number;
-}
-
-export interface SizeQuestion {
-  name: string;
-  from: Size;
-  to: Size;
-}
-
-/** Each layer on a plane of its own, all as parts of one figure, or as artworks that are placed by hand. */
-export type PaintingAnswer = 'planes' | 'figure' | 'shelf';
-
-/** Put it in the place of the old one, beside it, or leave everything as it was. */
-export type SizeAnswer = 'exchange' | 'beside' | 'leave';
 
 export function createDesk(bench: Bench) {
   return createStore<DeskState>(() => ({
@@ -119,9 +99,7 @@ export function createDesk(bench: Bench) {
     trial: null,
     notice: null,
     question: null,
-    painting: null,
     bringing: null,
-    deletion: null,
   }));
 }
 

@@ -193,7 +193,7 @@ async function bringArt(
     const sameSize = artwork.widthPx === widthPx && artwork.heightPx === heightPx;
     const answer = sameSize
       ? 'exchange'
-      : await studio.askAbout({ name, from: artwork, to: { widthPx, heightPx } });
+      : await studio.ask('size', { name, from: artwork, to: { widthPx, heightPx } });
     if (answer === 'leave') throw new Error('Left as it was: the new picture has another size.');
     if (answer === 'exchange') {
       const isCutRightly = artwork.frames.every(

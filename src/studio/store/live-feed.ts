@@ -67,7 +67,7 @@ function sharedLine(sceneId: string, hear: (event: FeedEvent) => void): Line {
     type: 'module',
   });
   port.onmessage = ({ data }: MessageEvent<FeedEvent>) => hear(data);
-  const tab = `oilwick-tab-${crypto.randomUUID()}`;
+  const tab = `oilwick-hears-${crypto.randomUUID()}`;
   let release = () => {};
   // The worker hears by this lock that the tab is gone.
   const held = new Promise<void>((isHeld) => {

@@ -13,19 +13,14 @@ import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { createArtBench, type ArtBenchStore } from './art-bench';
 import { ArtWorkers } from './art-work';
 import type { Bench } from './benches';
-import {
-  createDesk,
-  type DeskStore,
-  type PaintingAnswer,
-  type SizeAnswer,
-  type SizeQuestion,
-} from './desk-store';
+import { createDesk, type DeskStore } from './desk-store';
 import { createElsewhere, deletedBy, overwrittenBy, tell, type ElsewhereStore } from './elsewhere';
 import { TabJournal, type History } from './journal';
 import { createLive, type LiveStore } from './live';
 import { LiveFeed } from './live-feed';
 import type { OpenStage, OpenView } from './open-view';
 import { LongWork } from './long-work';
+import type { Answer, Question, QuestionKind, Told } from './questions';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
 import { passingOf, type WipeSide } from './passing-of';
 import { ownPerson } from './person';
@@ -72,6 +67,8 @@ export class Studio {
   private readonly rowKeeper = new RowKeeper();
   private readonly journal: TabJournal;
   private readonly feed: LiveFeed;
+  /** Settled when the last question is answered. */
+  private asked: Promise<unknown> = Promise.resolve();
   private readonly leave: (() => void)[] = [];
 
   constructor(
@@ -212,26 +209,24 @@ export class Studio {
     return inOrder(this.scene.planes).at(-1)?.[0] ?? '';
   }
 
-  /** Asks what to do with a picture of a known name and another size; the answer comes from a dialog. */
-  askAbout(size: SizeQuestion): Promise<SizeAnswer> {
-    return new Promise((resolve) => {
-      const answer = (given: SizeAnswer) => {
-        this.desk.setState({ question: null });
-        resolve(given);
-      };
-      this.desk.setState({ question: { ...size, answer } });
-    });
-  }
-
-  /** Asks what becomes of the layers of a painting that was dropped on the stage. */
-  askAboutPainting(name: string, layers: number): Promise<PaintingAnswer> {
-    return new Promise((resolve) => {
-      const answer = (given: PaintingAnswer) => {
-        this.desk.setState({ painting: null });
-        resolve(given);
-      };
-      this.desk.setState({ painting: { name, layers, answer } });
-    });
+  /** Asks by a dialog, after those that are asked already. @returns what was answered */
+  ask<K extends QuestionKind>(kind: K, tells: Told<K>): Promise<Answer<K>> {
+    const asked = this.asked.then(
+      () =>
+        new Promise<Answer<K>>((resolve) => {
+          const question: Question<K> = {
+            kind,
+            tells,
+            answer: (given) => {
+              this.desk.setState({ question: null });
+              resolve(given);
+            },
+          };
+          this.desk.setState({ question: question as unknown as Question });
+        }),
+    );
+    this.asked = asked;
+    return asked;
   }
 
   say(notice: string | null): void {

@@ -1,7 +1,8 @@
 /** A second opinion on what a light sees: every direction that could matter is tried against every segment. */
 import { expect } from 'vitest';
 import { atan2, cos, sin } from '../exact';
-import { isVisible, type Bounds } from '../visibility';
+import type { Bounds } from '../visibility';
+import { isVisible } from './is-visible';
 
 /** Area by the shoelace formula; below zero where the corners run against rising angles. */
 export function polygonArea(points: ArrayLike<number>): number {

@@ -1,6 +1,6 @@
 import { array, object, type InferType } from 'yup';
+import { coordinate } from '../../coordinates';
 import {
-  coordinate,
   degrees,
   file,
   fileOrNull,

@@ -1,6 +1,7 @@
 /** Where a light or a lamp is, and whom it lights. */
 import { object, type InferType } from 'yup';
-import { coordinate, flag, hanging, name, naming, namingAll, namingOrNull, order } from '../../fields';
+import { coordinate } from '../../coordinates';
+import { flag, hanging, name, naming, namingAll, namingOrNull, order } from '../../fields';
 import { LIMITS } from '../../limits';
 import { HOUSE_CIRCUIT } from './circuit';
 

@@ -14,6 +14,8 @@ export interface RecordKind<T extends object = object> {
   onlyId?: string;
   /** A field of which no two records have the same value, and what to say where they would. */
   distinct?: { field: string; words(value: unknown): string };
+  /** What all of them together may have at most of something, how much one has of it, and what it is called. */
+  sum?: { of(record: object): number; most: number; word: string };
   /** A collection whose records it shares its ids with: it belongs to the record of the same id. */
   sharesIdsWith?: string;
 }

@@ -1,8 +1,8 @@
 /** What a light is, wherever it stands. It keeps the fields of every kind, so that what fits comes back with the kind. */
 import { array, object, type InferType } from 'yup';
+import { coordinate } from '../../coordinates';
 import {
   colour,
-  coordinate,
   degrees,
   flag,
   lengthPx,

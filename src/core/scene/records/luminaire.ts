@@ -1,18 +1,6 @@
 import { object, type InferType } from 'yup';
-import {
-  coordinate,
-  degrees,
-  flag,
-  id,
-  level,
-  list,
-  name,
-  naming,
-  oneOf,
-  scale,
-  share,
-  whole,
-} from '../../fields';
+import { coordinate } from '../../coordinates';
+import { degrees, flag, id, level, list, name, naming, oneOf, scale, share, whole } from '../../fields';
 import { LIMITS } from '../../limits';
 import { ANSWERS } from './answer';
 import { defaultsOf } from './defaults-of';

@@ -25,6 +25,12 @@ export const occluders = {
   about: 'What stops light, standing free or belonging to one sprite',
   of: 'scene',
   most: LIMITS.occluders,
+  sum: {
+    of: (record) =>
+      (record as { outlines: number[][] }).outlines.reduce((points, { length }) => points + length / 2, 0),
+    most: LIMITS.scenePoints,
+    word: 'points of outlines',
+  },
   schema,
 } as const satisfies RecordKind;
 

@@ -1,16 +1,6 @@
 import { object } from 'yup';
-import {
-  colour,
-  coordinate,
-  flag,
-  name,
-  naming,
-  namingAll,
-  oneOf,
-  order,
-  picturePx,
-  within,
-} from '../../fields';
+import { coordinate } from '../../coordinates';
+import { colour, flag, name, naming, namingAll, oneOf, order, picturePx, within } from '../../fields';
 import { LIMITS } from '../../limits';
 import { ANSWERS } from './answer';
 import { HOUSE_CIRCUIT } from './circuit';

@@ -1,16 +1,6 @@
 import { object } from 'yup';
-import {
-  coordinate,
-  file,
-  fileOrNull,
-  flag,
-  id,
-  list,
-  name,
-  namingOrNull,
-  oneOf,
-  within,
-} from '../../fields';
+import { coordinate } from '../../coordinates';
+import { file, fileOrNull, flag, id, list, name, namingOrNull, oneOf, within } from '../../fields';
 import { LIMITS } from '../../limits';
 import { recipeSchema } from '../../relief/recipe';
 import { IMPORTED_USES } from '../../relief/source';

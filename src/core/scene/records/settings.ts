@@ -1,5 +1,6 @@
 import { object } from 'yup';
-import { coordinate, colour, flag, level, oneOf, within } from '../../fields';
+import { coordinate } from '../../coordinates';
+import { colour, flag, level, oneOf, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';

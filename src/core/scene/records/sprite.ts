@@ -1,7 +1,7 @@
 import { object } from 'yup';
+import { coordinate } from '../../coordinates';
 import {
   colour,
-  coordinate,
   degrees,
   flag,
   hanging,

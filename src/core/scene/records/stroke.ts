@@ -1,5 +1,6 @@
 import { object } from 'yup';
-import { coordinate, fileOrNull, id, list, naming, oneOf, order, share, within } from '../../fields';
+import { coordinates } from '../../coordinates';
+import { fileOrNull, id, naming, oneOf, order, share, within } from '../../fields';
 import { LIMITS } from '../../limits';
 import { STROKE_AREAS, STROKE_KINDS } from '../../relief/strokes/stroke';
 import type { RecordKind, RecordType } from './kind';
@@ -12,7 +13,7 @@ const schema = object({
   area: oneOf(STROKE_AREAS).meta({
     about: 'Along the line, or all over what lies under its first point, or within its points',
   }),
-  points: list(coordinate(), 3 * LIMITS.strokePoints)
+  points: coordinates(3 * LIMITS.strokePoints)
     .test(
       'triples',
       '${path} must hold x, y and pressure in turn',

@@ -6,7 +6,7 @@
 import type { PoolConnection } from 'mysql2/promise';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, type Edit, type Fields } from '@/core/scene/edits';
-import { readScene } from '@/core/scene/read-scene';
+import { readKeptScene } from '@/core/scene/read-scene';
 import { isOfProject, type CollectionName } from '@/core/scene/records/all-records';
 import { upgradedRecord } from '@/core/scene/versions/all-versions';
 import {
@@ -15,11 +15,11 @@ import {
   ofScene,
   partedRecords,
   restOf,
-  writeRecords,
+  writeQueries,
   type Records,
 } from '../../queries/records';
 import { keepSnapshot } from '../../queries/revisions';
-import { rowsOf, run, sql } from '../sql';
+import { batch, rowsOf, run, sql } from '../sql';
 
 interface SceneRow {
   document: string;
@@ -31,7 +31,7 @@ export async function recordsFromDocuments(connection: PoolConnection): Promise<
   for (const { id } of await rowsOf<{ id: string }>(connection, sql`SELECT id FROM project`))
     await inTransaction(connection, () => spreadProject(connection, id));
   for (const { id } of await rowsOf<{ id: string }>(connection, sql`SELECT id FROM scene`))
-    await inTransaction(connection, () => spreadScene(connection, id));
+    await inTransaction(connection, () => spreadKeptScene(connection, id));
 }
 
 async function inTransaction(connection: PoolConnection, work: () => Promise<void>): Promise<void> {
@@ -58,14 +58,14 @@ async function spreadProject(connection: PoolConnection, id: string): Promise<vo
   const records: Records = {};
   for (const { collection, id: recordId, document } of rows)
     (records[collection] ??= {})[recordId] = upgradedRecord(collection, JSON.parse(document) as Fields);
-  await writeRecords(connection, ofProject(id), partedRecords(records).project);
+  await batch(connection, writeQueries(ofProject(id), partedRecords(records).project));
   await run(
     connection,
     sql`UPDATE project SET counts = ${JSON.stringify(countsOf(records))} WHERE id = ${id}`,
   );
 }
 
-async function spreadScene(connection: PoolConnection, id: string): Promise<void> {
+async function spreadKeptScene(connection: PoolConnection, id: string): Promise<void> {
   const [row] = await rowsOf<SceneRow>(
     connection,
     sql`SELECT document, document_revision, revision FROM scene WHERE id = ${id} FOR UPDATE`,
@@ -83,10 +83,10 @@ async function spreadScene(connection: PoolConnection, id: string): Promise<void
     },
     JSON.parse(row.document) as SceneDocument,
   );
-  const document = readScene(scene);
+  const document = readKeptScene(scene);
   const records = document as unknown as Records;
   const { scene: own } = partedRecords(records);
-  await writeRecords(connection, ofScene(id), own);
+  await batch(connection, writeQueries(ofScene(id), own));
   const kept = Object.fromEntries(own.map(({ collection }) => [collection, records[collection]])) as Records;
   await keepSnapshot(connection, id, row.revision, kept);
   await run(

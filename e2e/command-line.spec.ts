@@ -1,0 +1,197 @@
+/** The command line, without browser and server. */
+import { deflateSync } from 'node:zlib';
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect, test } from '@playwright/test';
+import { writeBundle } from '../src/core/handoff/bundle';
+import { decodePng, inspectPng } from '../src/core/raster/png';
+import { withHeaderSize } from '../src/core/raster/testing/hand-made-png';
+import { fennelHalt } from '../src/demo/fennel-halt';
+import { sha256Of } from '../src/server/queries/blobs';
+import { png } from './helpers';
+
+const oilwick = (...args: string[]) => promisify(execFile)(process.execPath, ['bin/oilwick.mjs', ...args]);
+
+test('the command line makes reliefs; a broken file is named and does not stop the others', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const file = (name: string, bytes: Buffer | string) => {
+      writeFileSync(join(folder, name), bytes);
+      return join(folder, name);
+    };
+    const dome = file(
+      'dome.png',
+      png(40, 40, (x, y) => [150, 140, 130, (x - 19.5) ** 2 + (y - 19.5) ** 2 < 300 ? 255 : 0]),
+    );
+    const recipe = file('r.json', JSON.stringify({ body: { kind: 'inflate' }, grain: { heightPx: 0 } }));
+    const out = join(folder, 'out');
+    await oilwick('relief', dome, '--out', out, '--recipe', recipe, '--suffix', '_up');
+    await oilwick('relief', dome, '--out', out, '--recipe', recipe, '--suffix', '_down', '--y-down');
+    const green = (name: string) =>
+      decodePng(readFileSync(join(out, name))).image.data[4 * (6 * 40 + 20) + 1];
+    expect(green('dome_up.png')).toBeGreaterThan(170);
+    expect(green('dome_down.png')).toBe(255 - green('dome_up.png'));
+
+    const bad = file('notes.png', 'hello');
+    const mixed = await oilwick('relief', bad, dome, '--out', out, '--json').catch(
+      (fault: { code: number; stdout: string; stderr: string }) => fault,
+    );
+    expect(mixed).toMatchObject({ code: 1 });
+    expect(mixed.stderr).toContain('notes.png: This is not a PNG file.');
+    // On threads each is told as it is done.
+    const told = mixed.stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { art: string });
+    expect(told.sort((a, b) => a.art.localeCompare(b.art))).toMatchObject([
+      { art: dome, maps: [join(out, 'dome_n.png')] },
+      { art: bad, fault: 'This is not a PNG file.' },
+    ]);
+    const more = ['--also', 'height,rim,occlusion,glow', '--depth', '16', '--no-alpha', '--flat-padding'];
+    await oilwick('relief', dome, '--out', join(out, 'more'), '--recipe', recipe, ...more);
+    const header = (name: string) => inspectPng(readFileSync(join(out, 'more', name)));
+    expect(header('dome_n.png')).toMatchObject({ depth: 16, colourType: 2 });
+    expect(header('dome_h.png')).toMatchObject({ depth: 16, colourType: 0 });
+    for (const kind of ['rim', 'occlusion', 'glow'])
+      expect(header(`dome_${kind}.png`)).toMatchObject({ width: 40, depth: 8, colourType: 0 });
+    expect(readFileSync(join(out, 'more', 'dome_n.png')).toString('latin1')).toMatch(/Orientation\0Y up/);
+
+    const wrong = await oilwick('relief', dome).catch((fault: { code: number; stderr: string }) => fault);
+    expect(wrong).toMatchObject({ code: 2 });
+    const unknown = file('u.json', '{"colour":1}');
+    await expect(oilwick('relief', dome, '--out', out, '--recipe', unknown)).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining('colour') as unknown as string,
+    });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('the command line makes many reliefs on threads, to the same pixels, and no bad one stops the others', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-many-'));
+  try {
+    const arts = Array.from({ length: 6 }, (_, i) => {
+      const path = join(folder, `art${i}.png`);
+      writeFileSync(
+        path,
+        png(48 + i, 40, (x, y) => [(x * 9) & 255, (y * 11) & 255, 90, x > i && y > 2 ? 255 : 0]),
+      );
+      return path;
+    });
+    const good = readFileSync(arts[0]);
+    const bad: [string, Uint8Array, RegExp][] = [
+      ['cut.png', good.subarray(0, good.length >> 1), /cut off/],
+      ['crc.png', Buffer.from(good.map((v, i) => (i === good.length - 20 ? v ^ 1 : v))), /checksum/],
+      ['large.png', withHeaderSize(good, 8192, 8192), /8192 x 8192 px; at most 4096 x 4096/],
+      ['empty.png', withHeaderSize(good, 0, 0), /empty/],
+    ];
+    for (const [name, bytes] of bad) writeFileSync(join(folder, name), bytes);
+    const run = async (jobs: string, out: string) =>
+      oilwick(
+        'relief',
+        ...arts,
+        ...bad.map(([name]) => join(folder, name)),
+        '--out',
+        join(folder, out),
+        '--jobs',
+        jobs,
+        '--json',
+      ).catch((fault: { code: number; stdout: string; stderr: string }) => fault);
+    const [one, four] = [await run('1', 'one'), await run('4', 'four')];
+    for (const result of [one, four]) {
+      expect(result).toMatchObject({ code: 1 });
+      for (const [name, , words] of bad) {
+        const line = result.stderr.split('\n').find((text) => text.includes(name));
+        expect(line).toMatch(words);
+      }
+      // In the order in which they were named, whichever was made first.
+      const lines = result.stdout.trim().split('\n');
+      expect(lines.map((line) => (JSON.parse(line) as { art: string }).art)).toEqual([
+        ...arts,
+        ...bad.map(([name]) => join(folder, name)),
+      ]);
+    }
+    for (let i = 0; i < arts.length; i++) {
+      const [a, b] = ['one', 'four'].map(
+        (out) => decodePng(readFileSync(join(folder, out, `art${i}_n.png`))).image,
+      );
+      expect(Buffer.compare(Buffer.from(a.data), Buffer.from(b.data))).toBe(0);
+    }
+    for (const wrong of [
+      ['--jobs', '0'],
+      ['--depth', '12'],
+      ['--also', 'colour'],
+    ]) {
+      await expect(oilwick('relief', arts[0], '--out', folder, ...wrong)).rejects.toMatchObject({ code: 2 });
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('the command line shades a bundle at an hour and a second', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const { sceneName, document, pictures } = fennelHalt(sha256Of);
+    const bundle = join(folder, 'scene.zip');
+    writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
+    const shade = async (hour: string, at: string) => {
+      const out = join(folder, `${hour}-${at}.png`);
+      await oilwick('shade', bundle, '--hour', hour, '--at', at, '--out', out);
+      return decodePng(readFileSync(out)).image;
+    };
+    const dusk = await shade('19.5', '2.0');
+    expect([dusk.width, dusk.height]).toEqual([480, 270]);
+    const mean = (data: Uint8Array) => data.reduce((sum, v) => sum + v, 0) / data.length;
+    expect(mean((await shade('13', '2.0')).data)).toBeGreaterThan(mean(dusk.data) + 20);
+    expect(Buffer.compare(Buffer.from((await shade('19.5', '2.7')).data), Buffer.from(dusk.data))).not.toBe(
+      0,
+    );
+    await expect(
+      oilwick('shade', join(folder, 'none.zip'), '--out', join(folder, 'x.png')),
+    ).rejects.toMatchObject({ code: 1 });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('the command line exports a bundle and checks it', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const { sceneName, document, pictures } = fennelHalt(sha256Of);
+    const bundle = join(folder, 'halt.zip');
+    const bytes = await writeBundle(sceneName, document, pictures, deflateSync);
+    writeFileSync(bundle, bytes);
+    expect((await oilwick('export', '--list')).stdout).toMatch(/^bundle\n[^]*^maps\n[^]*--depth/m);
+    const out = join(folder, 'out');
+    const rows = await oilwick('export', bundle, '--as', 'maps', '--out', out, '--json', '--maps', 'rim');
+    const files = rows.stdout
+      .trim()
+      .split('\n')
+      .map((row) => (JSON.parse(row) as { file: string }).file);
+    expect(files).toContain(join(out, 'goods-wagon_rim.png'));
+    for (const file of files) expect(inspectPng(readFileSync(file)).width).toBeGreaterThan(0);
+    await expect(
+      oilwick('export', bundle, '--as', 'maps', '--out', out, '--shine', '1'),
+    ).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining('has no option "shine"'),
+    });
+    await expect(oilwick('export', bundle, '--as', 'paper')).rejects.toMatchObject({
+      stderr: expect.stringContaining('There is no export "paper"; there are bundle, maps.'),
+    });
+
+    expect((await oilwick('check', bundle)).stdout).toBe('');
+    const [id] = Object.keys(document.lights);
+    document.lights[id] = { ...document.lights[id], name: 'Beacon', circuitIds: ['cellar'] };
+    writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
+    const found = JSON.parse((await oilwick('check', bundle, '--json')).stdout) as object[];
+    expect(found).toMatchObject([{ snag: 'lost-name', records: [`lights/${id}`] }]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
