@@ -13,10 +13,13 @@ const server = await startOwnServer(TEST_BUILD);
 const browser = await chromium.launch(CHROMIUM_LAUNCH);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  /** Waits until nothing changes any more; the stream of changes never ends, so that the network is never idle. */
   const shoot = async (name) => {
-    await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(800);
-    await page.screenshot({ path: `${FOLDER}/${name}.png` });
+    const path = `${FOLDER}/${name}.png`;
+    for (let before = null, now = null; !before?.equals(now); ) {
+      await page.waitForTimeout(800);
+      [before, now] = [now, await page.screenshot({ path })];
+    }
   };
   await page.goto(server.address);
   await page.getByRole('link', { name: 'Open Evening train' }).waitFor();
