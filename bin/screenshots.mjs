@@ -16,7 +16,7 @@ try {
   /** Waits until nothing changes any more; the stream of changes never ends, so that the network is never idle. */
   const shoot = async (name) => {
     const path = `${FOLDER}/${name}.png`;
-    for (let before = null, now = null; !before?.equals(now); ) {
+    for (let before = null, now = null; !before?.equals(now);) {
       await page.waitForTimeout(800);
       [before, now] = [now, await page.screenshot({ path })];
     }
