@@ -87,6 +87,13 @@ function poolOf(uri: string, connectionLimit: number, session: readonly string[]
       connection.query(`SET SESSION ${setting}`, (fault) => {
         if (fault) connection.destroy();
       });
+    // A node of a Galera cluster may break off a transaction for another node's at any of its statements, and answers several
+    // statements at once as if that had not happened: what was answered would be lost. Until it is known, one by one.
+    connection.config.multipleStatements = false;
+    connection.query('SELECT @@wsrep_on AS clustered', (fault, rows) => {
+      const [row] = (fault ? [] : rows) as { clustered: number }[];
+      connection.config.multipleStatements = row?.clustered === 0;
+    });
   });
   return made;
 }

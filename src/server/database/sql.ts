@@ -71,11 +71,19 @@ export async function run(connection: Connection, query: Query): Promise<number>
 const MOST_SENT = 64 * 1024 * 1024;
 
 /**
- * Runs queries one after another, and goes to the database once for as many of them as it takes.
+ * Runs queries one after another, and goes to the database once for as many of them as it takes; a node of a cluster gets
+ * them one by one (see nodes.ts).
  * @returns the rows of each; of what is no SELECT there are none
  */
 export async function batch(connection: Connection, queries: readonly Query[]): Promise<unknown[][]> {
   const all: unknown[][] = [];
+  if (!takesSeveral(connection)) {
+    for (const { text, values } of queries) {
+      const [result] = await connection.query(text, values);
+      all.push(Array.isArray(result) ? result : []);
+    }
+    return all;
+  }
   for (const some of bySize(queries, sizeOf, MOST_SENT)) {
     const [results] = await connection.query(
       some.map(({ text }) => text).join(';\n'),
@@ -86,6 +94,11 @@ export async function batch(connection: Connection, queries: readonly Query[]): 
       all.push(Array.isArray(result) ? result : []);
   }
   return all;
+}
+
+function takesSeveral(connection: Connection): boolean {
+  const { connection: own } = connection as { connection?: { config?: { multipleStatements?: boolean } } };
+  return own?.config?.multipleStatements ?? false;
 }
 
 function sizeOf({ text, values }: Query): number {
