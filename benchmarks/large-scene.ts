@@ -8,7 +8,7 @@ import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLight } from '@/core/scene/records/light';
-import { newPlane } from '@/core/scene/records/plane';
+import { newPlane, newTileGrid } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite } from '@/core/scene/records/sprite';
@@ -106,9 +106,12 @@ function placePlanes(scene: SceneDocument): void {
     scene.planes[`plane-${i}`] = newPlane({ name: `Plane ${i}`, order, parallax: i < 4 ? 0.6 + 0.1 * i : 1 });
     order = orderAfter([order]);
   }
-  const grid = { artworkId: 'tiles', x: 0, y: 0, cellWidthPx: CELL_PX, cellHeightPx: CELL_PX };
   scene.planes['plane-0'].parallax = 1;
-  scene.planes['plane-0'].tiles = { ...grid, blocks: true, ...NEW_SHADE };
+  scene.planes['plane-0'].tiles = newTileGrid({
+    artworkId: 'tiles',
+    cellWidthPx: CELL_PX,
+    cellHeightPx: CELL_PX,
+  });
 }
 
 function placeSprites(scene: SceneDocument): void {

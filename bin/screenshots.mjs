@@ -41,7 +41,7 @@ try {
   await page.getByLabel('Wipe').selectOption('unlit');
   await shoot('wipe');
   await open('bench=stage&hour=19.2&at=2.00&pick=planes:wall');
-  await page.getByRole('button', { name: /^Lay\s*y$/i }).click();
+  await page.getByRole('button', { name: /^Paint\s*y$/i }).click();
   await page.mouse.move(340, 470);
   await shoot('tiles');
   await open('bench=stage&hour=21.0&at=2.00&pick=lamps:lamplighter-lantern');

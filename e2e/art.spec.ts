@@ -31,7 +31,7 @@ const discs = () =>
 
 async function openArt(page: Page, files: Dropped[]): Promise<{ sceneId: string }> {
   const ids = await openNewScene(page);
-  await page.getByRole('button', { name: /^\d Art$/ }).click();
+  await page.getByRole('link', { name: /^\d Art$/ }).click();
   await expect(view(page)).toBeVisible();
   await dropFiles(page, view(page), files, { x: 200, y: 150 });
   await expect(
@@ -101,7 +101,7 @@ test('a sheet is cut by a grid that is seen before it is taken, played, and its 
     .toBe(4);
 
   // On the stage a sprite of it is one frame large, and plays.
-  await page.getByRole('button', { name: 'Stage' }).click();
+  await page.getByRole('link', { name: 'Stage' }).click();
   await page.getByRole('button', { name: 'Shelf' }).click();
   await page.getByLabel('Shelf').getByRole('button', { name: 'flag', exact: true }).click();
   const box = (await stage(page).boundingBox())!;
@@ -127,11 +127,11 @@ test('islands become frames that stand on one line; one is drawn by hand, named,
   await openArt(page, [{ name: 'discs.png', bytes: discs() }]);
   await page.getByLabel('Way').selectOption('islands');
   await expect(page.getByRole('region', { name: 'Cut' })).toContainText('3 frames');
-  await page.getByLabel('Join, number').fill('6');
-  await page.getByLabel('Join, number').press('Enter');
+  await page.getByLabel('Merge gap, number').fill('6');
+  await page.getByLabel('Merge gap, number').press('Enter');
   await expect(page.getByRole('region', { name: 'Cut' })).toContainText('1 frame');
-  await page.getByLabel('Join, number').fill('0');
-  await page.getByLabel('Join, number').press('Enter');
+  await page.getByLabel('Merge gap, number').fill('0');
+  await page.getByLabel('Merge gap, number').press('Enter');
   await expect(page.getByRole('region', { name: 'Cut' })).toContainText('3 frames');
   await page.getByRole('button', { name: 'Cut it' }).click();
   await expect(strip(page).getByRole('listitem')).toHaveCount(3);
@@ -152,8 +152,8 @@ test('islands become frames that stand on one line; one is drawn by hand, named,
   await page.getByLabel('Name of the frame').fill('Face');
   await page.getByLabel('Name of the frame').press('Enter');
   await expect(strip(page).getByRole('button', { name: 'Frame 4: Face' })).toBeVisible();
-  await page.getByLabel('Stands, number').fill('400');
-  await page.getByLabel('Stands, number').press('Enter');
+  await page.getByLabel('Hold, number').fill('400');
+  await page.getByLabel('Hold, number').press('Enter');
   await expect(strip(page)).toContainText('0.78 s a round');
   await strip(page)
     .getByRole('button', { name: 'Frame 4: Face' })
@@ -324,7 +324,7 @@ test('artworks are searched by name and tag, changed together, put into the bin 
   await page.reload();
   await expect(rows).toHaveCount(2);
   // What is in the bin is not on the shelf of the stage; what is placed answers as its artwork says.
-  await page.getByRole('button', { name: 'Stage' }).click();
+  await page.getByRole('link', { name: 'Stage' }).click();
   await page.getByRole('button', { name: 'Shelf' }).click();
   await expect(page.getByLabel('Shelf').getByRole('button', { name: 'oil lamp', exact: true })).toBeVisible();
   await expect(page.getByLabel('Shelf').getByRole('button', { name: 'wall lamp' })).toHaveCount(0);

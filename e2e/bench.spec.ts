@@ -76,7 +76,7 @@ test('relief: seen at once, tuned without blocking, looked at in four ways, save
   const dome = png(64, 64, (x, y) => [150, 140, 130, (x - 31.5) ** 2 + (y - 31.5) ** 2 < 900 ? 255 : 0]);
   await dropFiles(page, stage(page), [{ name: 'dome.png', bytes: dome }], { x: 588, y: 256 });
   await expect(page.getByLabel('Name of the sprite')).toHaveValue('dome');
-  await page.getByRole('button', { name: 'its relief' }).click();
+  await page.getByRole('link', { name: 'its relief' }).click();
   const art = page.getByLabel('Artwork under the hand lamp');
   await page.getByLabel('Shape', { exact: true }).selectOption('inflate');
   const fullness = page.getByLabel('Fullness, number');
@@ -142,7 +142,7 @@ test('a slider of a large relief never blocks the page', async ({ page }) => {
   const large = png(1024, 1024, (x, y) => [(x * 7) & 255, (y * 5) & 255, (x ^ y) & 255, 255]);
   await dropFiles(page, stage(page), [{ name: 'large.png', bytes: large }], { x: 588, y: 256 });
   await expect(page.getByLabel('Name of the sprite')).toHaveValue('large');
-  await page.getByRole('button', { name: 'its relief' }).click();
+  await page.getByRole('link', { name: 'its relief' }).click();
   await page.evaluate(() => {
     const hold = window as unknown as { beats: number };
     hold.beats = 0;
@@ -159,7 +159,10 @@ test('a slider of a large relief never blocks the page', async ({ page }) => {
   await expect(page.getByText(/relief \d+ ms/)).toBeVisible();
   // A million pixels of relief were made meanwhile, and the page went on.
   expect((await beats()) - start).toBeGreaterThan(20);
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Strength');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Strength (Ctrl+Z)',
+  );
 });
 
 test('a breeze makes a light flicker, no two in step, and freezing holds it', async ({ page }) => {
@@ -241,7 +244,7 @@ test('a bundle opens in another project as the same scene, pixel for pixel', asy
   await hideReadouts(page);
   const before = await settled();
   expect(new Set(before).size).toBeGreaterThan(100);
-  await page.getByRole('button', { name: 'Hand-off' }).click();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Download the bundle' }).click(),

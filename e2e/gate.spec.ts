@@ -9,7 +9,7 @@ test('the gate takes a size by name or by its corner, and the view stays as it w
   await openDocument(page, bright(), {});
   await page.getByRole('combobox', { name: 'Size' }).selectOption({ label: 'Quarter, 384 × 216' });
   await expect(page.getByLabel('Width, number')).toHaveValue('384');
-  await expect(page.getByLabel('Across, number')).toHaveValue('48');
+  await expect(page.getByLabel('X, number')).toHaveValue('48');
   // Its lower right corner stands at 432, 243.
   await dragScene(page, [432, 243], [412, 223]);
   await expect(page.getByLabel('Width, number')).toHaveValue('364');

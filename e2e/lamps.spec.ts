@@ -33,7 +33,7 @@ test('a luminaire is made of a light and stamped; its copies follow it but for w
   const figure = page.getByRole('region', { name: 'Figure' });
   await figure.getByLabel('Reach, number').fill('40');
   await figure.getByLabel('Reach, number').press('Enter');
-  await expect(part).toContainText('1 of its own');
+  await expect(part).toContainText('1 override');
   await expect(figure).toContainText('Reach *');
   await expectColours(page, [
     [200, 95, RED],
@@ -41,8 +41,8 @@ test('a luminaire is made of a light and stamped; its copies follow it but for w
   ]);
 
   // Pushed back, all are so; the lamp has nothing of its own any more.
-  await page.getByRole('button', { name: 'Push back to all' }).click();
-  await expect(part).toContainText('all as the luminaire');
+  await page.getByRole('button', { name: 'Update luminaire' }).click();
+  await expect(part).toContainText('no overrides');
   await expectColours(page, [
     [100, 95, RED],
     [300, 95, RED],
@@ -73,7 +73,7 @@ test('a light hangs on a bracket, goes with its carrier, is copied with it, and 
   await page.keyboard.press('g');
   // The man's pivot is his middle: his hand is at 248, 170.
   await clickScene(page, 248, 170);
-  await expect(page.getByRole('region', { name: 'Stands' })).toContainText('Man, hand');
+  await expect(page.getByRole('region', { name: 'Mount' })).toContainText('Man, hand');
   await page.keyboard.press('Escape');
   await expectColours(page, [
     [262, 170, RED],
@@ -97,7 +97,7 @@ test('a light hangs on a bracket, goes with its carrier, is copied with it, and 
   ]);
 
   await page.getByLabel('Channels').getByRole('button', { name: 'Pick Lamp one' }).first().click();
-  await page.getByRole('button', { name: 'Off', exact: true }).click();
+  await page.getByRole('button', { name: 'Detach' }).click();
   await dragScene(page, [336, 190], [436, 190]);
   await expectColours(page, [[318, 170, RED]]);
 });

@@ -35,7 +35,7 @@ test('a box of ambient light makes a shed dark while the yard is not, or adds to
     [230, 120, yard],
   ]);
   await number(page, 'Level', '1');
-  await page.getByRole('switch', { name: 'Holds' }).click();
+  await page.getByRole('switch', { name: 'Ambient' }).click();
   await expectColours(page, [
     [320, 120, [200, 213, 238]],
     [230, 120, yard],

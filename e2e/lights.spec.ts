@@ -138,9 +138,9 @@ test('a wall lets half of the light by, throws a shadow that ends, and shadows t
   await openDocument(page, scene, {});
   await expectColours(page, [[420, 135, BLACK]]);
   await clickScene(page, 300, 120);
-  await number(page, 'Lets by', '0.5');
+  await number(page, 'Transmittance', '0.5');
   await expectColours(page, [[420, 135, HALF]]);
-  await number(page, 'Lets by', '0');
+  await number(page, 'Transmittance', '0');
   await page.getByRole('region', { name: 'Shadow' }).getByRole('switch', { name: 'Shadow' }).click();
   // 24 px high under a lamp of 60: from 70 px away it reaches 70 * 60 / 36, to 117.
   await expectColours(page, [

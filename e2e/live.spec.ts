@@ -222,7 +222,7 @@ test('a change that the server refuses is set apart and undone by one press; wha
   await expect(page.getByLabel('Core, number')).toHaveValue('12');
 });
 
-test('an artwork that another scene uses is deleted only after it was said, and undo brings it back there', async ({
+test('an artwork of the shelf goes to the bin, which is emptied only after it was said where it is shown', async ({
   page,
 }) => {
   const { sceneId } = await openWall(page);
@@ -237,19 +237,27 @@ test('an artwork that another scene uses is deleted only after it was said, and 
   const wall = shelf.getByRole('button', { name: 'wall', exact: true });
   await wall.click();
   await shelf.getByRole('button', { name: 'Delete the chosen one' }).click();
-  const dialog = page.getByRole('dialog', { name: 'wall is used in another scene' });
-  await expect(dialog.getByRole('listitem')).toHaveText(['Night']);
-  await page.keyboard.press('Escape');
-  await expect(wall).toBeVisible();
-  await shelf.getByRole('button', { name: 'Delete the chosen one' }).click();
-  await dialog.getByRole('button', { name: 'Delete it all the same' }).click();
   await expect(wall).toHaveCount(0);
+  await expect(page.getByText('wall is in the bin, and still shown in this scene, Night.')).toBeVisible();
+  await page.getByRole('link', { name: 'Art' }).click();
+  await page.getByRole('button', { name: 'Bin: 1' }).click();
+  await page.getByRole('button', { name: 'Empty', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Delete 1 artwork for good?' });
+  await expect(dialog.getByRole('listitem')).toHaveText(['wall in this scene, Night']);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^wall:/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Empty', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Empty the bin' }).click();
+  await expect(page.getByText('The bin is empty.')).toBeVisible();
   await saved(page);
   const other = await page.context().newPage();
   await other.goto(`/scenes/${otherId}`);
   await expect(other.getByRole('button', { name: /snag/ })).toBeVisible();
-  await stage(page).focus();
   await page.keyboard.press('Control+z');
-  await expect(wall).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Bin: 1' })).toBeVisible();
   await expect(other.getByRole('button', { name: /snag/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^wall:/ }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
+  await page.getByRole('link', { name: 'Stage' }).click();
+  await expect(wall).toBeVisible();
 });

@@ -54,7 +54,7 @@ test('an outline is taken from alpha with its points counted, stops light at eve
   await toArt(page, 'Bars');
   const from = page.getByRole('region', { name: 'From the picture' });
   await expect(from).toContainText('8 points');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('list', { name: 'Occluders of the artwork' })).toContainText('Outline 1 8');
   await page.keyboard.press('Alt+3');
   // Behind the bars it is dark on both sides, but not through the slits.
@@ -94,7 +94,7 @@ test('walls of an opaque picture are found by a colour that is clicked, and stop
   await openDocument(page, scene, { map });
   await expectColours(page, [[240, 40, WHITE]]);
   await toArt(page, 'Map');
-  await page.getByRole('combobox', { name: 'Wall is' }).selectOption({ label: 'Some colours' });
+  await page.getByRole('combobox', { name: 'Solid' }).selectOption({ label: 'Some colours' });
   const from = page.getByRole('region', { name: 'From the picture' });
   await expect(from).toContainText('0 points');
   const view = page.getByRole('application', { name: 'Art' });
@@ -102,7 +102,7 @@ test('walls of an opaque picture are found by a colour that is clicked, and stop
   const zoom = Math.floor(Math.min((box.width - 80) / 64, (box.height - 80) / 64));
   await view.click({ position: { x: box.width / 2, y: box.height / 2 + (44 - 32) * zoom } });
   await expect(from).toContainText('4 points');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
   await page.keyboard.press('Alt+3');
   // The wall stands at 68 to 76: what is farther from the lamp is dark, what is nearer is not.
   await expectColours(page, [
@@ -136,7 +136,7 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Ellipse' }).click();
   await dragScene(page, [310, 120], [340, 180]);
-  await expect(page.getByRole('region', { name: 'Stands' })).toContainText('8');
+  await expect(page.getByRole('region', { name: 'Mount' })).toContainText('8');
   await page.keyboard.press('Escape');
   await expectColours(page, [
     [420, 100, BLACK],
@@ -166,7 +166,7 @@ test('shapes of an SVG stop light and its scripts do nothing; a box and an ellip
   };
   await alt(150, 100);
   await alt(160, 170);
-  await expect(page.getByRole('region', { name: 'Stands' })).toContainText('6');
+  await expect(page.getByRole('region', { name: 'Mount' })).toContainText('6');
   await page.keyboard.press('Escape');
   await expectColours(page, [[60, 135, BLACK]]);
 });
@@ -265,7 +265,7 @@ test('an occluder is fixed to a sprite and goes with it; one traced at a sprite 
     [420, 135, WHITE],
   ]);
   await clickScene(page, 320, 80);
-  await page.getByRole('region', { name: 'Stands' }).getByRole('button', { name: 'Off' }).click();
+  await page.getByRole('region', { name: 'Mount' }).getByRole('button', { name: 'Detach' }).click();
   await page.keyboard.press('Escape');
   await dragScene(page, [360, 170], [360, 135]);
   await expectColours(page, [[420, 60, BLACK]]);

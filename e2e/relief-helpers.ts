@@ -12,7 +12,7 @@ export const frame = (page: Page, name: string) =>
 /** A scene on the Relief bench with these artworks, the first of them shown. */
 export async function openBench(page: Page, files: Dropped[]): Promise<void> {
   await openNewScene(page);
-  await page.getByRole('button', { name: 'Relief' }).click();
+  await page.getByRole('link', { name: 'Relief' }).click();
   await expect(art(page)).toBeVisible();
   await drop(page, files);
   await expect(frame(page, files[0].name.replace('.png', ''))).toBeVisible();

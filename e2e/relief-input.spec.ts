@@ -100,8 +100,8 @@ test('a stroke that is broken off by a reload or by Escape leaves nothing; one m
   await saved(page);
   const before = await normalMap(page);
   await page.keyboard.press('r');
-  await page.getByLabel('By, number').fill('6');
-  await page.getByLabel('By, number').press('Enter');
+  await page.getByLabel('Amount, number').fill('6');
+  await page.getByLabel('Amount, number').press('Enter');
   await paint(page, 40, [10, 10], [10, 30]);
   await page.reload();
   await page.mouse.up();
@@ -149,11 +149,18 @@ test('a lender of another size is named where the art is looked at, and one that
   await page.keyboard.press('Control+z');
   await expect(fault).toBeHidden();
 
-  await page.getByRole('button', { name: 'Stage' }).click();
+  await page.getByRole('link', { name: 'Stage' }).click();
   await page.getByRole('button', { name: 'Shelf' }).click();
   await page.getByLabel('Shelf').getByRole('button', { name: 'red', exact: true }).click();
   await page.getByRole('button', { name: 'Delete the chosen one' }).click();
-  await page.getByRole('button', { name: 'Relief' }).click();
+  // In the bin it still lends its relief.
+  await page.getByRole('link', { name: 'Relief' }).click();
+  await expect(frame(page, 'blue')).toHaveAccessibleName(/borrowed/);
+  await page.getByRole('link', { name: 'Art' }).click();
+  await page.getByRole('button', { name: 'Bin: 1' }).click();
+  await page.getByRole('button', { name: 'Empty', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Empty the bin' }).click();
+  await page.getByRole('link', { name: 'Relief' }).click();
   await frame(page, 'blue').click();
   await expect(frame(page, 'blue')).toHaveAccessibleName(/made/);
   await expect.poll(async () => same(await normalMap(page), own)).toBe(true);

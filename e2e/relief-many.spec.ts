@@ -16,7 +16,10 @@ test('a recipe of the shelf is applied to many, and their maps leave in one arch
   await page.getByRole('button', { name: 'all', exact: true }).click();
   await page.getByLabel('Recipe of the shelf').selectOption({ label: 'Bold' });
   await page.getByRole('button', { name: 'Apply to 8 picked' }).click();
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Apply Bold to 8');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Apply Bold to 8 (Ctrl+Z)',
+  );
   await frame(page, 'part5').click();
   await page.getByRole('tab', { name: 'Form' }).click();
   await expect(page.getByLabel('Strength, number')).toHaveValue('2');
@@ -128,6 +131,6 @@ test('new art of the same name keeps recipe and strokes; of another size it is a
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('40 × 40');
   await expect(dialog).toContainText('24 × 30');
-  await dialog.getByRole('button', { name: 'Bring it in beside' }).click();
+  await dialog.getByRole('button', { name: 'Import it beside' }).click();
   await expect(page.getByLabel('Contact sheet').getByRole('button', { name: /^block:/ })).toHaveCount(2);
 });

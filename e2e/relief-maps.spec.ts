@@ -73,7 +73,7 @@ test('maps come with their art by suffix; orientation is judged, another size is
     { name: 'ball_h.png', bytes: png(20, 40, () => [9, 9, 9, 255]) },
   ];
   await openNewScene(page);
-  await page.getByRole('button', { name: 'Relief' }).click();
+  await page.getByRole('link', { name: 'Relief' }).click();
   await drop(page, files);
   const said = notice(page);
   await expect(said).toContainText('judged Y down');
@@ -111,7 +111,7 @@ test('layered paintings bring their normals layer by layer', async ({ page }) =>
     return Buffer.from(zipSync(files));
   };
   await openNewScene(page);
-  await page.getByRole('button', { name: 'Relief' }).click();
+  await page.getByRole('link', { name: 'Relief' }).click();
   await drop(page, [
     { name: 'figure_rim.ora', bytes: painting([['head', layer(40, 40, [200, 200, 200]), 0, 0]]) },
     { name: 'figure_n.ora', bytes: painting([['arm', layer(20, 20, [255, 128, 128]), 0, 0]]) },

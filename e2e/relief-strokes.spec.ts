@@ -25,7 +25,7 @@ test('a stroke shows under the brush, survives another recipe, and is taken back
   const [px, py] = await placeOf(page, 40, 10, 12);
   const calm = meanOf(await shown(page), Math.round(px), Math.round(py));
   await page.keyboard.press('c');
-  const ball = page.getByRole('slider', { name: 'Facing' });
+  const ball = page.getByRole('slider', { name: 'Direction' });
   const box = (await ball.boundingBox())!;
   await ball.click({ position: { x: box.width * 0.85, y: box.height / 2 } });
   await expect(ball).toHaveAttribute('aria-valuetext', /^right/);
@@ -38,7 +38,10 @@ test('a stroke shows under the brush, survives another recipe, and is taken back
     .poll(async () => Math.abs(meanOf(await shown(page), Math.round(px), Math.round(py)) - calm))
     .toBeGreaterThan(5);
   await page.mouse.up();
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Paint a facing');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Paint normals (Ctrl+Z)',
+  );
   const after = await normalMap(page);
   expect(pixel(after, 10, 12)[0]).toBeGreaterThan(200);
   expect(pixel(after, 30, 30)).toEqual(pixel(before, 30, 30));
@@ -53,7 +56,10 @@ test('a stroke shows under the brush, survives another recipe, and is taken back
   await page.getByRole('button', { name: 'Hide Layer 1' }).click();
   expect(pixel(await normalMap(page), 10, 12)[0]).toBeLessThan(180);
   for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: 'Redo' })).toHaveAttribute('title', 'Redo: Paint a facing');
+  await expect(page.getByRole('button', { name: 'Redo' })).toHaveAttribute(
+    'title',
+    'Redo: Paint normals (Ctrl+Shift+Z)',
+  );
   expect(same(await normalMap(page), before)).toBe(true);
   await saved(page);
   await page.keyboard.press('Control+Shift+z');
@@ -78,8 +84,8 @@ test('raising goes on in a straight line with Shift, and a sprite of 2048 px fol
   await page.keyboard.press('2');
   await page.keyboard.press('r');
   await page.getByLabel('Size, number').fill('120');
-  await page.getByLabel('By, number').fill('30');
-  await page.getByLabel('By, number').press('Enter');
+  await page.getByLabel('Amount, number').fill('30');
+  await page.getByLabel('Amount, number').press('Enter');
   const box = (await art(page).boundingBox())!;
   const middle: [number, number] = [box.x + box.width / 2, box.y + box.height / 2];
   // The page's own thread is free while the stroke is drawn: a beat every few milliseconds.
@@ -101,7 +107,7 @@ test('raising goes on in a straight line with Shift, and a sprite of 2048 px fol
   await page.mouse.move(middle[0] + 60, middle[1], { steps: 12 });
   await expect.poll(async () => same(await shown(page), before)).toBe(false);
   await page.mouse.up();
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Raise', {
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Raise (Ctrl+Z)', {
     timeout: 20_000,
   });
   await page.keyboard.down('Shift');
@@ -110,9 +116,10 @@ test('raising goes on in a straight line with Shift, and a sprite of 2048 px fol
   await page.mouse.up();
   await page.keyboard.up('Shift');
   await page.getByRole('tab', { name: 'Strokes' }).click();
-  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText('Layer 1 2', {
+  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText(/^2/, {
     timeout: 20_000,
   });
+  await expect(page.getByLabel('Name of the layer')).toHaveValue('Layer 1');
 });
 
 test('parts are shown, joined and split by strokes, and filled with one facing', async ({ page }) => {
@@ -142,7 +149,10 @@ test('parts are shown, joined and split by strokes, and filled with one facing',
   await page.getByLabel('Opacity, number').fill('1');
   await page.getByLabel('Opacity, number').press('Enter');
   await art(page).click({ position: { x: px, y: py } });
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Fill a part');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Fill a part (Ctrl+Z)',
+  );
   const map = await normalMap(page);
   // The ball faces up to begin with: green above the middle, the same on all of the part and on no other.
   expect(pixel(map, 10, 10)[1]).toBeGreaterThan(180);
@@ -155,8 +165,8 @@ test('a pen presses: what it raises softly is lower than what it raises firmly',
   await page.getByLabel('Shape', { exact: true }).selectOption('none');
   await page.keyboard.press('r');
   await page.getByLabel('Hardness, number').fill('1');
-  await page.getByLabel('By, number').fill('8');
-  await page.getByLabel('By, number').press('Enter');
+  await page.getByLabel('Amount, number').fill('8');
+  await page.getByLabel('Amount, number').press('Enter');
   const pen = await page.context().newCDPSession(page);
   const box = (await art(page).boundingBox())!;
   const draw = async (row: number, force: number) => {
@@ -181,7 +191,8 @@ test('a pen presses: what it raises softly is lower than what it raises firmly',
   await draw(10, 0.25);
   await draw(28, 1);
   await page.getByRole('tab', { name: 'Strokes' }).click();
-  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText('Layer 1 2');
+  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText(/^2/);
+  await expect(page.getByLabel('Name of the layer')).toHaveValue('Layer 1');
   await page.keyboard.press('3');
   const grey = async (row: number) => {
     const [px, py] = await placeOf(page, 40, 20, row);
@@ -210,7 +221,10 @@ test('a drawn polygon is filled with one facing, and the ring on the ball says w
   ])
     await click(x, y);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Fill a polygon');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Fill a polygon (Ctrl+Z)',
+  );
   const map = await normalMap(page);
   // A triangle on its tip: within it the facing of the ball, beside it what was there.
   expect(pixel(map, 20, 12)[1]).toBeGreaterThan(180);
@@ -241,7 +255,10 @@ test('the rim mask is painted where the brush goes, and rubbed out again', async
   await page.getByLabel('Opacity, number').press('Enter');
   await paint(page, 40, [12, 20], [28, 20]);
   await page.mouse.up();
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Paint the rim');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    'Undo: Paint the rim (Ctrl+Z)',
+  );
   await expect.poll(() => white(20, 20)).toBeGreaterThan(200);
   expect(await white(20, 32)).toBeLessThan(3);
   await page.getByRole('tab', { name: 'Maps' }).click();

@@ -223,7 +223,7 @@ test('an outline is taken from alpha by one press and throws its shadow', async 
   await dropFiles(page, stage(page), [{ name: 'bar.png', bytes: bar }], { x: 640, y: 256 });
   await expect(page.getByLabel('Name of the sprite')).toHaveValue('bar');
   await page.getByRole('button', { name: 'Trace its outline' }).click();
-  await expect(page.getByRole('button', { name: 'bar outline' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'bar outline', exact: true })).toBeVisible();
   await page.keyboard.press('p');
   await drag(page, [560, 256], [860, 256]);
   await page.keyboard.press('Escape');
@@ -240,7 +240,7 @@ test('planes are added, reordered, hidden, and hide what stands on them', async 
   await expect.poll(() => brightness(page, 588, 256)).toBeGreaterThan(100);
   await page.getByRole('button', { name: 'Hide Near' }).click();
   await expect.poll(() => brightness(page, 588, 256)).toBeLessThan(60);
-  await page.getByRole('button', { name: 'Hide Near' }).click();
+  await page.getByRole('button', { name: 'Show Near' }).click();
   await page.getByRole('button', { name: 'Add a plane in front' }).first().click();
   await expect(page.getByLabel('Name of the plane')).toHaveValue('Plane 4');
   await page.getByRole('button', { name: 'Farther' }).click();

@@ -1,4 +1,4 @@
-/** Building a scene quickly: boards, scattering, lining up, sets, copies elsewhere, and what planes give to what stands on them. */
+/** Building a scene quickly: flats, scattering, aligning, sets, copies elsewhere, and what planes give to what stands on them. */
 import { expect, test } from '@playwright/test';
 import {
   clickScene,
@@ -17,13 +17,13 @@ import { BACKDROP, RED, art, bright, lampScene, man, manArt, standing } from './
 const leaf = () => png(8, 8, () => [60, 160, 60, 255]);
 const berry = () => png(8, 8, () => [200, 40, 60, 255]);
 
-test('a board is dragged out, several are lined up, spread, changed at once and named as a set', async ({
+test('a flat is dragged out, several are aligned, distributed, changed at once and named as a set', async ({
   page,
 }) => {
   await openDocument(page, bright(), {});
-  await page.getByRole('button', { name: 'Board' }).click();
+  await page.getByRole('button', { name: 'Flat' }).click();
   await dragScene(page, [100, 50], [140, 80]);
-  await expect(page.getByLabel('Name of the sprite')).toHaveValue('Board');
+  await expect(page.getByLabel('Name of the sprite')).toHaveValue('Flat');
   await expectColours(page, [
     [108, 66, [107, 112, 118]],
     [132, 70, [107, 112, 118]],
@@ -36,14 +36,12 @@ test('a board is dragged out, several are lined up, spread, changed at once and 
   await page.keyboard.press('Control+a');
   await expect(page.getByText('3 sprites')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Line up: top' }).click();
-  await page.getByRole('button', { name: 'Down' }).first().isEnabled();
-  const tops = () => page.evaluate(() => document.querySelectorAll('[aria-label="Down, number"]').length);
-  expect(await tops()).toBeGreaterThan(0);
-  const down = page.getByLabel('Down, number');
+  await page.getByRole('button', { name: 'Align: top' }).click();
+  await expect(page.getByRole('button', { name: 'Down', exact: true })).toBeEnabled();
+  const down = page.getByLabel('Y, number', { exact: true });
   await expect(down).toHaveValue('65');
   // They still differ in how far across they stand, and say so.
-  await expect(page.getByLabel('Across, number')).toHaveValue('differs');
+  await expect(page.getByLabel('X, number', { exact: true })).toHaveValue('differs');
   await page.getByRole('button', { name: 'Across', exact: true }).click();
 
   const colour = page.getByLabel('Colour, hex').last();
@@ -93,7 +91,10 @@ test('two artworks are scattered over a box by a seed, the same way twice, and u
   };
   const strew = async () => {
     await dragScene(page, [80, 60], [400, 220]);
-    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Scatter');
+    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+      'title',
+      'Undo: Scatter (Ctrl+Z)',
+    );
     // What is picked has marks on it.
     await page.keyboard.press('q');
     await page.keyboard.press('Escape');
@@ -207,8 +208,8 @@ test('what is dragged snaps to the grid', async ({ page }) => {
   await grid.fill('32');
   await grid.press('Enter');
   await dragScene(page, [32, 32], [105, 70]);
-  await expect(page.getByLabel('Across, number')).toHaveValue('96');
-  await expect(page.getByLabel('Down, number')).toHaveValue('64');
+  await expect(page.getByLabel('X, number', { exact: true })).toHaveValue('96');
+  await expect(page.getByLabel('Y, number', { exact: true })).toHaveValue('64');
   await page.keyboard.press('Escape');
   await expectColours(page, [
     [87, 64, RED],
@@ -230,7 +231,7 @@ test('bringing in many pictures can be stopped; what had come in stays', async (
     bytes: png(8, 8, () => [10 * i, 160, 60, 255]),
   }));
   await dropFiles(page, stage(page), files, { x: 300, y: 200 });
-  const status = page.getByRole('status').filter({ hasText: /Bringing in [3-9] of 24/ });
+  const status = page.getByRole('status').filter({ hasText: /Importing [3-9] of 24/ });
   await expect(status).toBeVisible();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Stop', exact: true })).toHaveCount(0);

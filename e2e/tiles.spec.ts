@@ -5,6 +5,7 @@ import { newLight } from '../src/core/scene/records/light';
 import { NEW_SHADE } from '../src/core/scene/records/shade';
 import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
 import { BACKDROP, art, bright, wall } from './scenes';
+import { newTileGrid } from '@/core/scene/records/plane';
 
 const RED = [200, 40, 40];
 const GREEN = [40, 180, 60];
@@ -92,7 +93,7 @@ test('a plane is laid with tiles cell by cell, in boxes and floods; they are tur
   // Matching takes up the tile that is there, and lays it next.
   await page.keyboard.press('m');
   await clickScene(page, 200, 152);
-  await expect(stage(page)).toHaveAttribute('data-tool', 'lay');
+  await expect(stage(page)).toHaveAttribute('data-tool', 'paint');
   await clickScene(page, 328, 104);
   await expectColours(page, [[322, 104, GREEN]]);
 
@@ -114,7 +115,7 @@ test('a table of numbers becomes tiles, and one that is none is refused with its
   await openTiles(page);
   await page.getByRole('combobox', { name: 'Tiles' }).selectOption({ label: 'Ground' });
   const file = (text: string) => ({ name: 'map.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  const read = page.getByLabel('Read a CSV whose first tile is 0');
+  const read = page.getByLabel('Import CSV (first tile 0)');
   await read.setInputFiles(file('1,1,x\n'));
   await expect(page.getByText('"x" in line 1, column 3 is no tile number')).toBeVisible();
   await read.setInputFiles(file('0,1\n7,0\n'));
@@ -136,15 +137,7 @@ test('a table of numbers becomes tiles, and one that is none is refused with its
 test('tiles stop light as one wall, which opens where a tile is lifted', async ({ page }) => {
   const scene = document();
   scene.settings.scene.ambientLevel = 0.05;
-  scene.planes['plane-middle'].tiles = {
-    artworkId: 'sheet',
-    x: 0,
-    y: 0,
-    cellWidthPx: 16,
-    cellHeightPx: 16,
-    blocks: true,
-    ...NEW_SHADE,
-  };
+  scene.planes['plane-middle'].tiles = newTileGrid({ artworkId: 'sheet', cellWidthPx: 16, cellHeightPx: 16 });
   const cells = new Array<number>(1024).fill(0);
   for (let x = 6; x < 24; x++) cells[8 * 32 + x] = 2;
   scene.chunks.c = { planeId: 'plane-middle', column: 0, row: 0, cells };
@@ -168,7 +161,7 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
     [240, 100, lit],
     [240, 220, dark],
   ]);
-  await page.getByRole('button', { name: 'Lift' }).click();
+  await page.getByRole('button', { name: 'Erase' }).click();
   await dragScene(page, [232, 136], [248, 136]);
   await expectColours(page, [[240, 220, lit]]);
   await page.keyboard.press('Control+z');

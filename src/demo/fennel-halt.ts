@@ -7,9 +7,9 @@ import type { SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLamp } from '@/core/scene/records/lamp';
-import { newLightPart } from '@/core/scene/records/luminaire';
+import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
 import { newOccluder } from '@/core/scene/records/occluder';
-import { newPlane } from '@/core/scene/records/plane';
+import { newPlane, newTileGrid } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
@@ -157,14 +157,13 @@ function layWall(document: SceneDocument): void {
       })),
     },
   ];
-  const grid = {
+  document.planes.wall.tiles = newTileGrid({
     artworkId: 'wall-tiles',
     x: -72,
     y: GROUND_Y - 4 * side,
     cellWidthPx: side,
     cellHeightPx: side,
-  };
-  document.planes.wall.tiles = { ...grid, blocks: true, ...NEW_SHADE };
+  });
   const columns = 21;
   const cells: CellChange[] = [];
   const lay = (x: number, y: number, frame: number) => cells.push([x, y, cellOf({ frame, orientation: 0 })]);
@@ -222,22 +221,15 @@ function placeLamplighter(document: SceneDocument): void {
       }),
     ],
     flames: [
-      {
+      newFlamePart({
         id: 'lantern',
         name: 'Lantern',
         artworkId: 'hand-lantern',
-        x: 0,
         y: 14,
-        turnDeg: 0,
-        scaleX: 1,
-        scaleY: 1,
-        flipX: false,
-        opacity: 1,
-        frame: 0,
         playing: false,
         answer: 'shaded',
         glowLevel: 1.4,
-      },
+      }),
     ],
   };
   document.lamps['lamplighter-lantern'] = newLamp({

@@ -2,6 +2,7 @@
  * The light of one layer: a target for each sum that the layer needs (see docs/light.md), filled light by light. Twin of
  * core/light/layer-light.ts.
  */
+import { fallsOn } from '@/core/light/cast';
 import type { Rgb } from '@/core/raster/colour';
 import type { Moment, MomentLayer, MomentLight, MomentPlane, PictureSource } from '@/core/moment/moment';
 import type { BlendMode, Device, Target } from './device';
@@ -280,7 +281,9 @@ export class LayerLights {
     gl.clearColor(1, 1, 1, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
     device.blend('multiply');
+    const number = moment.planes.indexOf(plane);
     for (const index of light.casts) {
+      if (!fallsOn(moment.casts[index], number)) continue;
       const { picture, frame, inverse: m, above, spread, opacity, box } = moment.casts[index];
       const { key } = moment.pictures[picture];
       const place = pictures.get(key, source(key), moment.lightSpace);

@@ -4,11 +4,12 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { readScene } from '@/core/scene/read-scene';
 import { change, create } from '@/core/scene/edits';
 import { withConnection } from './database/pool';
 import { NoRoomFault } from './faults';
 import { migrate } from './database/migrate';
-import { rowsOf, runsOf, sql, table, tuples } from './database/sql';
+import { rowsOf, run, runsOf, sql, table, tuples } from './database/sql';
 import { startLock } from './main/start-lock';
 import { ownFolder } from './mariadb/own-folder';
 import { startOwnMariadb } from './mariadb/own-mariadb';
@@ -172,9 +173,25 @@ describe('a database of an earlier version', () => {
     ]);
     for (const [id, { document, revision }] of Object.entries(expected)) {
       const opened = await openScene(id);
-      expect(opened.document).toEqual(document);
+      expect(opened.document).toEqual(readScene(document));
       expect(opened.revision).toBe(revision);
     }
+    // A record as version 5 had it is brought to what version 6 says of it.
+    const [[first6]] = [Object.keys(expected)];
+    const bare = { artworkId: 'art', widthPx: 9, heightPx: 9, fadePx: 0, crisp: false, playing: true };
+    await run(
+      connection,
+      sql`
+      INSERT INTO scene_record (owner_id, collection, id, document)
+      VALUES (${first6}, 'lights', 'of-version-5', ${JSON.stringify({ name: 'Old', gobo: bare })})`,
+    );
+    await connection.query("UPDATE migration SET ended_at = NULL WHERE name LIKE '009%'");
+    expect(await migrate(database.pool, MIGRATIONS)).toEqual(['009-records-of-version-6']);
+    expect((await openScene(first6)).document.lights['of-version-5']).toEqual({
+      name: 'Old',
+      gobo: { ...bare, frame: 0, speed: 1 },
+    });
+    await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-5'`);
     const projects = await allProjects();
     expect(projects.map(({ name, isBinned }) => [name, isBinned])).toEqual([
       ['Fixture 🚂', false],

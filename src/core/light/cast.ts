@@ -8,11 +8,17 @@ export const CAST_TAPS: readonly (readonly [number, number])[] = [
   [1, 0.25],
 ];
 
-/** The share of a sun that comes past all shapes to a point. */
+/** Whether a shape falls on a plane, by its number: on that of what throws it, and on those behind. */
+export function fallsOn(cast: MomentCast, plane: number): boolean {
+  return plane <= cast.plane;
+}
+
+/** The share of a sun that comes past all shapes to a point of a plane. */
 export function pastCasts(
   { casts, pixelArt }: Moment,
   light: MomentLight,
   pixels: readonly (PicturePixels | null)[],
+  plane: number,
   px: number,
   py: number,
 ): number {
@@ -21,7 +27,7 @@ export function pastCasts(
     const cast = casts[index];
     const picture = pixels[cast.picture];
     const { left, top, right, bottom } = cast.box;
-    if (!picture || px < left || px > right || py < top || py > bottom) continue;
+    if (!picture || !fallsOn(cast, plane) || px < left || px > right || py < top || py > bottom) continue;
     open *= 1 - cast.opacity * thrownAt(cast, picture, pixelArt, px, py);
   }
   return open;

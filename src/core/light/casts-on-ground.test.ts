@@ -66,6 +66,23 @@ describe('a shape on the ground', () => {
     expect(lightAt(yard(), 65, 70)).toBe(1);
   });
 
+  it('falls on the plane of what throws it and on those behind, not on what stands before it', () => {
+    const scene = yard();
+    const plain = { colour: '#ffffff', widthPx: 120, heightPx: 120 };
+    const over = newSprite({
+      name: '',
+      planeId: 'plane-near',
+      order: 'a',
+      artworkId: null,
+      plain,
+      x: 60,
+      y: 60,
+    });
+    expect(lightAt({ ...scene, sprites: { ...scene.sprites, over } }, ...shadowOf(10))).toBe(1);
+    const ground = { ...scene.sprites.ground, planeId: 'plane-far' };
+    expect(lightAt({ ...scene, sprites: { ...scene.sprites, ground } }, ...shadowOf(10))).toBe(0);
+  });
+
   it('under an outline of the same depth is as dark as either, not darker', () => {
     const scene = yard({ shadowOpacity: 0.6 });
     const [x, y] = shadowOf(10);

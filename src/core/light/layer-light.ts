@@ -95,7 +95,9 @@ export class LayerLight {
     if (layer && !layer.takesShadows) return true;
     const seen = this.visibility.at(light, qx, qy);
     const open =
-      layer?.takesCasts && light.casts.length > 0 ? pastCasts(moment, light, this.pixels, qx, qy) : 1;
+      layer?.takesCasts && light.casts.length > 0
+        ? pastCasts(moment, light, this.pixels, moment.planes.indexOf(plane), qx, qy)
+        : 1;
     for (let c = 0; c < 3; c++) given[c] *= pastShadow(seen[c] * open, light.shadowLet[c]);
     return true;
   }

@@ -8,7 +8,8 @@ import type { Answer } from '../scene/records/answer';
 import type { ArtworkFrame } from '../scene/records/artwork';
 import type { Lamp } from '../scene/records/lamp';
 import type { Plane } from '../scene/records/plane';
-import { SEEN_GAIN, type Sprite } from '../scene/records/sprite';
+import { SEEN_GAIN } from '../scene/records/answer';
+import type { Sprite } from '../scene/records/sprite';
 import { NOTHING_DRAWN, RowMemory } from './rows';
 import { flamePartsOf } from './lamps';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
@@ -54,7 +55,7 @@ export class LayerMaker {
       seenGain: null,
     };
     for (const tiles of this.tiles.of(stage, chunks, planeId, plane))
-      runs.add(tiles, { ...asPlane, seenGain: gainOf(plane.answer, SEEN_GAIN) });
+      runs.add(tiles, { ...asPlane, seenGain: gainOf(plane.answer, plane.tiles?.seenGain ?? SEEN_GAIN) });
     for (const thing of rows.get(planeId) ?? NOTHING_DRAWN) {
       if (!standing.shows(thing.record)) continue;
       if (thing.kind === 'sprite') {
@@ -68,8 +69,8 @@ export class LayerMaker {
           seenGain: gainOf(record.answer ?? plane.answer, record.seenGain),
         });
       } else {
-        for (const { answer, sprite } of flamesOf(stage, thing.record))
-          runs.add(sprite, { ...asPlane, seenGain: gainOf(answer, SEEN_GAIN) });
+        for (const { answer, seenGain, sprite } of flamesOf(stage, thing.record))
+          runs.add(sprite, { ...asPlane, seenGain: gainOf(answer, seenGain) });
       }
     }
     return runs.layers;
@@ -171,7 +172,7 @@ function shownSprite(
 function flamesOf(
   { scene, standing, seconds, pictureIndex, passing }: MomentStage,
   lamp: Lamp,
-): { answer: Answer; sprite: MomentSprite }[] {
+): { answer: Answer; seenGain: number; sprite: MomentSprite }[] {
   const map = standing.lamp(lamp);
   if (!map) return [];
   return flamePartsOf(scene, lamp).flatMap((flame) => {
@@ -187,6 +188,6 @@ function flamesOf(
       glowLevel: flame.glowLevel,
       colour: null,
     });
-    return sprite ? [{ answer: flame.answer, sprite }] : [];
+    return sprite ? [{ answer: flame.answer, seenGain: flame.seenGain, sprite }] : [];
   });
 }

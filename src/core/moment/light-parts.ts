@@ -47,7 +47,7 @@ export class LightParts {
 
 function goboOf(
   { scene, settings, seconds, pictureIndex }: MomentStage,
-  { gobo }: LightLook,
+  { gobo, still }: LightLook,
   map: Affine,
   x: number,
   y: number,
@@ -56,7 +56,8 @@ function goboOf(
   const artwork = gobo && scene.artworks[gobo.artworkId];
   const picture = gobo && pictureIndex.get(gobo.artworkId);
   if (!artwork || picture === undefined || picture === null) return null;
-  const frame = frameOf(artwork, gobo.playing ? frameAt(artwork, seconds) : 0);
+  const at = still ? 0 : seconds * gobo.speed;
+  const frame = frameOf(artwork, gobo.playing ? frameAt(artwork, at, gobo.frame) : gobo.frame);
   const { widthPx, heightPx } = frame;
   const scale = { scaleX: gobo.widthPx / widthPx, scaleY: gobo.heightPx / heightPx };
   const placing = { ...UNTURNED, ...scale, x, y, turnDeg };

@@ -165,7 +165,7 @@ function inputsOf(stage: MomentStage, { look, map, x, y, share, wick }: Burning)
   const { gobo } = look;
   const goboArt = gobo ? scene.artworks[gobo.artworkId] : null;
   const plays = gobo?.playing && (goboArt?.frames.length ?? 0) > 1;
-  const lives = plays || (wick && !look.still) ? seconds : 0;
+  const lives = !look.still && (plays || wick) ? seconds : 0;
   return [
     ...[look, map.a, map.b, map.c, map.d, map.e, map.f, x, y, share, wick, lives],
     ...[space, planeOrder, scene.circuits, goboArt, gobo && pictureIndex, gobo && settings.pixelArt],
@@ -242,9 +242,9 @@ function burningLights({ scene, standing, passing }: MomentStage): Burning[] {
   }
   for (const [id, lamp] of Object.entries(scene.lamps)) {
     if (!isOn(id, lamp)) continue;
-    const map = standing.lamp(lamp);
-    if (!map) continue;
     for (const part of lightPartsOf(scene, lamp)) {
+      const map = (part.still ? standing.atRest : standing).lamp(lamp);
+      if (!map) continue;
       const { wick, x, y } = part;
       out.push({
         id: partId(id, part),

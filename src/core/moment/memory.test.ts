@@ -9,6 +9,7 @@ import type { Moment } from './moment';
 import { gateView, momentAt } from './moment-at';
 import { MomentMaker } from './moment-maker';
 import { NOTHING_PASSING } from './passing';
+import { newGobo } from '../scene/records/light-look';
 
 type Step = (scene: SceneDocument, v: number) => SceneDocument;
 
@@ -54,7 +55,7 @@ const steps: Step[] = [
     })),
   })),
   changing('lights', (_, v) => ({
-    gobo: { artworkId: 'sheet', widthPx: 20, heightPx: 20, fadePx: 0, crisp: false, playing: v % 2 === 0 },
+    gobo: newGobo({ artworkId: 'sheet', widthPx: 20, heightPx: 20, playing: v % 2 === 0 }),
   })),
   changing('lights', (_, v) => ({
     kind: 'area' as const,

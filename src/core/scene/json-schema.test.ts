@@ -11,6 +11,7 @@ import { withDefaults } from './records/defaults-of';
 import { newCue } from './records/cue';
 import { newLight } from './records/light';
 import { fullScene } from './testing';
+import { newGobo } from './records/light-look';
 
 const ajv = new Ajv2020();
 const validate = ajv.compile(jsonSchema());
@@ -65,7 +66,7 @@ function everything(): SceneDocument {
     ...{ name: 'Door', planeId: 'plane-near', order: 'a', x: 0, y: 0, kind: 'area' },
     outlines: [[0, 0, 9, 0, 9, 9]],
     stops: [{ at: 1, colour: '#ffffff' }],
-    gobo: { artworkId: 'man', widthPx: 9, heightPx: 9, fadePx: 0, crisp: true, playing: false },
+    gobo: newGobo({ artworkId: 'man', widthPx: 9, heightPx: 9, crisp: true, playing: false }),
     stoppedBy: { planeIds: ['plane-near'], setIds: ['crew'] },
   });
   return scene;

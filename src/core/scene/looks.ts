@@ -14,7 +14,7 @@ export function lookOf(light: LightLook): LightLook {
   return picked(light, LOOK_FIELDS);
 }
 
-const FLAME_KEYS = ['scaleX', 'scaleY', 'opacity', 'frame', 'playing', 'glowLevel'] as const;
+const FLAME_KEYS = ['scaleX', 'scaleY', 'opacity', 'frame', 'playing', 'glowLevel', 'seenGain'] as const;
 
 /** How a flame's sprite looks, without its artwork, answer, place, turn and flip. */
 export function flameLookOf(sprite: Pick<FlamePart, (typeof FLAME_KEYS)[number]>) {
@@ -43,9 +43,16 @@ export function shadeOf(occluder: Shade): Shade {
 }
 
 /** Whether any light gives to rims, and their masks are needed. */
-export function hasRimLights({ lights, luminaires }: Pick<SceneDocument, 'lights' | 'luminaires'>): boolean {
+export function hasRimLights({
+  lights,
+  luminaires,
+  lamps,
+}: Pick<SceneDocument, 'lights' | 'luminaires' | 'lamps'>): boolean {
   return (
     Object.values(lights).some(({ rim }) => rim) ||
-    Object.values(luminaires).some((luminaire) => luminaire.lights.some(({ rim }) => rim))
+    Object.values(luminaires).some((luminaire) => luminaire.lights.some(({ rim }) => rim)) ||
+    Object.values(lamps).some(({ overrides }) =>
+      Object.values(overrides).some((own) => 'rim' in own && own.rim),
+    )
   );
 }

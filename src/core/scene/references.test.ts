@@ -4,6 +4,7 @@ import { SETTINGS_ID } from './records/settings';
 import { readScene } from './read-scene';
 import { danglingReferences, filesNamedBy, neededRecords, renamedRecords, withoutGone } from './references';
 import { fullScene, sha } from './testing';
+import { newGobo } from './records/light-look';
 
 describe('what a scene needs of its project', () => {
   it('is its artworks with those that lend them relief, its luminaires and the art of their flames', () => {
@@ -37,7 +38,7 @@ describe('what a scene needs of its project', () => {
 describe('what a lamp overrides', () => {
   it('is needed too', () => {
     const scene = fullScene();
-    const gobo = { artworkId: 'spare', widthPx: 9, heightPx: 9, fadePx: 0, crisp: false, playing: false };
+    const gobo = newGobo({ artworkId: 'spare', widthPx: 9, heightPx: 9 });
     scene.lamps.carried = { ...scene.lamps.carried, overrides: { glow: { gobo } } };
     expect(Object.keys(neededRecords(scene, { lamps: scene.lamps }).artworks)).toContain('spare');
     const renamed = renamedRecords({ lamps: scene.lamps }, (_, id) => `${id}-2`);
@@ -81,7 +82,7 @@ describe('what names something that goes', () => {
     (...names: string[]) =>
     (collection: CollectionName, id: string) =>
       names.includes(`${collection}/${id}`);
-  const gobo = { artworkId: 'man', widthPx: 9, heightPx: 9, fadePx: 0, crisp: false, playing: false };
+  const gobo = newGobo({ artworkId: 'man', widthPx: 9, heightPx: 9 });
 
   it('names nothing any more where it may, and leaves out what cannot be without it', () => {
     const { lights, lamps, luminaires, artworks, planes } = fullScene();
@@ -120,7 +121,7 @@ describe('names that lead nowhere', () => {
     const scene = fullScene();
     const { blue: _blue, ...circuits } = scene.circuits;
     scene.circuits = circuits;
-    const gobo = { artworkId: 'lost', widthPx: 9, heightPx: 9, fadePx: 0, crisp: false, playing: false };
+    const gobo = newGobo({ artworkId: 'lost', widthPx: 9, heightPx: 9 });
     scene.lamps.carried = { ...scene.lamps.carried, overrides: { glow: { gobo } } };
     expect(danglingReferences(scene)).toEqual([
       { collection: 'sprites', id: 'plain', path: 'circuitIds.0', to: 'circuits', missing: 'blue' },

@@ -6,6 +6,7 @@ import type { Reference } from '../fields';
 import { compare, type SceneDocument } from './document';
 import {
   COLLECTION_NAMES,
+  SCENE_COLLECTIONS,
   PROJECT_COLLECTIONS,
   RECORDS,
   type CollectionName,
@@ -43,6 +44,19 @@ export function eachReference(
 ): void {
   const node = NODES[collection];
   if (node) eachName(node, record, ({ refers }, id, path) => refers && visit(refers, id, path));
+}
+
+/** The records of a scene's own that name a record: what is shown of a shared one. */
+export function usesOf(scene: SceneDocument, collection: CollectionName, id: string): RecordName[] {
+  return SCENE_COLLECTIONS.flatMap((own) =>
+    Object.entries(scene[own]).flatMap(([ownId, record]): RecordName[] => {
+      let isNamed = false;
+      eachReference(own, record, (refers, named) => {
+        isNamed ||= refers.to === collection && named === id;
+      });
+      return isNamed ? [{ collection: own, id: ownId }] : [];
+    }),
+  );
 }
 
 /** The files that a record names, by their sha-256. */

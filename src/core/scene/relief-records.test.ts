@@ -83,6 +83,26 @@ describe('a document of version 4', () => {
   });
 });
 
+describe('a document of version 5', () => {
+  it('has gobos that play from their first frame at the rate of their art, and a gain wherever things are seen when lit', () => {
+    const read = readScene(fixture(5));
+    expect(read.version).toBe(SCENE_VERSION);
+    const gobos = [
+      ...Object.values(read.lights).map(({ gobo }) => gobo),
+      ...Object.values(read.luminaires).flatMap(({ lights }) => lights.map(({ gobo }) => gobo)),
+      ...Object.values(read.lamps).flatMap(({ overrides }) =>
+        Object.values(overrides).map((own) => ('gobo' in own ? own.gobo : null)),
+      ),
+    ].filter(Boolean);
+    expect(gobos.length).toBe(3);
+    for (const gobo of gobos) expect(gobo).toMatchObject({ frame: 0, speed: 1 });
+    for (const { flames } of Object.values(read.luminaires))
+      for (const flame of flames) expect(flame.seenGain).toBe(4);
+    const grids = Object.values(read.planes).flatMap(({ tiles }) => tiles ?? []);
+    expect(grids.map(({ seenGain }) => seenGain)).toEqual([4]);
+  });
+});
+
 describe('a document of version 2', () => {
   it('has planes that answer, sprites of one frame with the answer they had, and artworks that were not cut', () => {
     const read = readScene(fixture(2));

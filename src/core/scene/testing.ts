@@ -7,12 +7,13 @@ import { newArtwork } from './records/artwork';
 import { CHUNK_CELLS } from './records/chunk';
 import { newLamp } from './records/lamp';
 import { newLight } from './records/light';
-import { newLightPart } from './records/luminaire';
+import { newFlamePart, newLightPart } from './records/luminaire';
 import { newOccluder } from './records/occluder';
 import { newRelief } from './records/relief';
 import { NEW_SHADE } from './records/shade';
 import { newSprite } from './records/sprite';
 import { newWick } from './records/wick';
+import { newTileGrid } from './records/plane';
 
 export const sha = (digit: string) => digit.repeat(64);
 
@@ -67,39 +68,14 @@ export function fullScene(): SceneDocument {
   scene.luminaires.lantern = {
     name: 'Lantern',
     lights: [newLightPart({ id: 'glow', name: 'Glow', y: -4, wick: newWick({ name: 'Breeze', seed: 3 }) })],
-    flames: [
-      {
-        id: 'glass',
-        name: 'Glass',
-        artworkId: 'flame',
-        x: 0,
-        y: 0,
-        turnDeg: 0,
-        scaleX: 1,
-        scaleY: 1,
-        flipX: false,
-        opacity: 1,
-        frame: 0,
-        playing: true,
-        answer: 'self-lit',
-        glowLevel: 2,
-      },
-    ],
+    flames: [newFlamePart({ id: 'glass', name: 'Glass', artworkId: 'flame', glowLevel: 2 })],
   };
   scene.sets.crew = { name: 'Crew', order: 'a1' };
   scene.circuits.blue = { name: 'Blue', order: 'a2' };
   scene.wicks.w = newWick({ name: 'Wick', seed: 1 });
   scene.planes['plane-middle'] = {
     ...scene.planes['plane-middle'],
-    tiles: {
-      artworkId: 'sheet',
-      x: 0,
-      y: 0,
-      cellWidthPx: 10,
-      cellHeightPx: 10,
-      blocks: true,
-      ...NEW_SHADE,
-    },
+    tiles: newTileGrid({ artworkId: 'sheet', cellWidthPx: 10, cellHeightPx: 10 }),
   };
   scene.chunks.c = {
     planeId: 'plane-middle',

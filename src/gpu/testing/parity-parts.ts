@@ -19,6 +19,7 @@ import type { SceneSettings } from '@/core/scene/records/settings';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
 import { hash01 } from '@/core/time/noise';
+import { newFlamePart } from '@/core/scene/records/luminaire';
 
 export interface ParityScene {
   name: string;
@@ -207,22 +208,15 @@ export function build({
       }),
     ],
     flames: [
-      {
+      newFlamePart({
         id: 'glass',
         name: '',
         artworkId: 'sheet',
-        x: 0,
-        y: 0,
         turnDeg: 180,
-        scaleX: 1,
-        scaleY: 1,
-        flipX: false,
         opacity: 0.9,
-        frame: 0,
         playing: false,
-        answer: 'self-lit',
         glowLevel: 1.2,
-      },
+      }),
     ],
   };
   scene.circuits.blue = { name: 'Blue', order: 'a2' };

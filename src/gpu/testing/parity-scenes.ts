@@ -1,9 +1,8 @@
 /** Small scenes that both renderers draw, each with something that could go wrong in one of them alone. */
 import { cellOf } from '@/core/art/tiles';
 import { type Chunk, CHUNK_CELLS } from '@/core/scene/records/chunk';
-import type { TileGrid } from '@/core/scene/records/plane';
-import { NEW_SHADE } from '@/core/scene/records/shade';
 import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
+import { newTileGrid } from '@/core/scene/records/plane';
 
 const walls = [
   { artworkId: 'wall', x: 24 },
@@ -43,15 +42,7 @@ const ALL_WAYS = [
   ],
   [null, [3, 0], [1, 0], [3, 1], [1, 4]],
 ] as (readonly [number, number] | null)[][];
-const GRID: TileGrid = {
-  artworkId: 'tiles',
-  x: -4,
-  y: -6,
-  cellWidthPx: 24,
-  cellHeightPx: 24,
-  blocks: true,
-  ...NEW_SHADE,
-};
+const GRID = newTileGrid({ artworkId: 'tiles', x: -4, y: -6, cellWidthPx: 24, cellHeightPx: 24 });
 const LABEL = { artworkId: null, plain: { colour: '#4080c0', widthPx: 30, heightPx: 12 } };
 
 const make = (name: string, parts: Parts, outputPerScenePx = 1): ParityScene => ({

@@ -13,6 +13,7 @@ import { newSprite } from '@/core/scene/records/sprite';
 import { newWick } from '@/core/scene/records/wick';
 import { hash01 } from '@/core/time/noise';
 import { build, PICTURES } from './parity-parts';
+import { newGobo } from '@/core/scene/records/light-look';
 
 /** What is seen. */
 export interface SequenceState {
@@ -83,9 +84,9 @@ const LOOKS: readonly Partial<LightLook>[] = [
   { kind: 'area', outlines: [[-12, -8, 12, -8, 10, 9, -11, 7]], featherPx: 14 },
   {
     kind: 'gobo',
-    gobo: { artworkId: 'shutter', widthPx: 60, heightPx: 50, fadePx: 4, crisp: false, playing: true },
+    gobo: newGobo({ artworkId: 'shutter', widthPx: 60, heightPx: 50, fadePx: 4 }),
   },
-  { gobo: { artworkId: 'leaves', widthPx: 70, heightPx: 70, fadePx: 0, crisp: false, playing: false } },
+  { gobo: newGobo({ artworkId: 'leaves', widthPx: 70, heightPx: 70, playing: false }) },
   { kind: 'sun', altitudeDeg: 40, bearingDeg: 200 },
   { kind: 'ambient', replaces: true, level: 0.3 },
 ];

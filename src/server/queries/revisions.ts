@@ -1,6 +1,7 @@
 /** Earlier states of a scene: a snapshot now and then, and the patches since. */
 import { isOfProject } from '@/core/scene/records/all-records';
 import { outcomeOf, type SentEdit } from '@/core/scene/patches';
+import { upgradedRecord } from '@/core/scene/versions/all-versions';
 import { NotFoundFault } from '../faults';
 import { snapshot, transaction } from '../database/pool';
 import { rowOf, rowsOf, run, sql, type Connection } from '../database/sql';
@@ -56,8 +57,18 @@ export async function recordsAt(sceneId: string, revision: number): Promise<Reco
       throw new NotFoundFault(`Revision ${revision} of scene ${sceneId} is not known.`);
     const records = JSON.parse(start.document) as Records;
     for (const { edits } of patches) carryOut(records, JSON.parse(edits) as SentEdit[]);
-    return records;
+    return upgradedRecords(records);
   });
+}
+
+/** What was kept before a version of the scene document is brought to it. */
+function upgradedRecords(records: Records): Records {
+  return Object.fromEntries(
+    Object.entries(records).map(([collection, all]) => [
+      collection,
+      Object.fromEntries(Object.entries(all).map(([id, record]) => [id, upgradedRecord(collection, record)])),
+    ]),
+  );
 }
 
 function carryOut(records: Records, edits: readonly SentEdit[]): void {

@@ -2,7 +2,8 @@
 import { ANSWERS } from '@/core/scene/records/answer';
 import { useScene, useStudio } from '../context';
 import { NameField } from '../controls/NameField';
-import { Choice, Column, Row, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Row, Switch } from '../controls/small';
 import { ANSWER_WORDS } from '../desk/answers';
 import { BringRows } from './BringRows';
 import { usersOf } from './art-list';
@@ -53,9 +54,9 @@ export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: 
         onChange={(value) => set('Answer', () => ({ answer: ANSWERS.find((a) => a === value) ?? null }))}
       />
       <Switch
-        label="Shadows"
+        label="Takes shadows"
         on={artwork.takesShadows}
-        words={['taken', 'not taken']}
+        words={['yes', 'no']}
         onChange={(takesShadows) => set('Takes shadows', () => ({ takesShadows }))}
       />
       <BringRows artworkId={artworkId} />
@@ -72,7 +73,7 @@ export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: 
               studio.desk.setState({ bench: 'stage' });
             }}
           >
-            {users.length === 1 ? users[0].name : `${users.length} things`} on the stage
+            {users.length === 1 ? users[0].name : `${users.length} things`}
           </button>
         )}
       </Row>

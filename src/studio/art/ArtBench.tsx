@@ -84,12 +84,12 @@ export function ArtBench() {
               </button>
             ))}
           </div>
-          <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
+          <p className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden">
             {artworkId === null ? 'Drop pictures here' : ART_TOOL_WORDS[tool].hint}
           </p>
           <p
             ref={readout}
-            className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
+            className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
           />
           <Notice />
         </div>

@@ -9,6 +9,7 @@ import { setArtworks } from '../store/art-edits';
 import { pickedBy } from '../store/desk-store';
 import { FramePicture } from '../controls/FramePicture';
 import { artRows, countWords, type ArtRow } from './art-list';
+import { binArtworks, emptyBin } from '../store/delete-shared';
 
 const THUMB = { widthPx: 80, heightPx: 50 };
 
@@ -44,8 +45,8 @@ export function ArtSheet({
     if (!next) onChoose(id);
   };
   const bin = (into: boolean) => {
-    const label = `${into ? 'Put into the bin' : 'Take out of the bin'}: ${ids.length}`;
-    setArtworks(studio, label, ids, () => ({ binned: into }));
+    if (into) void binArtworks(studio, ids);
+    else setArtworks(studio, `Restore ${ids.length}`, ids, () => ({ binned: false }));
     studio.artBench.setState({ picked: new Set() });
   };
   return (
@@ -96,9 +97,10 @@ export function ArtSheet({
           title="PNG, GIF, WebP or JPEG files, or layered paintings; maps find their art by the suffix of their names"
           onFiles={onFiles}
         >
-          Bring in
+          Import
         </FileKey>
         <span className="flex-1" />
+        {showBin && binned > 0 && <Key onClick={() => void emptyBin(studio)}>Empty</Key>}
         <Key disabled={ids.length === 0} onClick={() => bin(!showBin)}>
           {showBin ? 'Restore' : 'Bin'}
           {picked.size > 0 ? ` ${picked.size}` : ''}

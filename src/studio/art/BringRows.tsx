@@ -18,23 +18,25 @@ export function BringRows({ artworkId }: { artworkId: string }) {
     const [luminaireId, bracketId] = value.split(' ');
     const at = bracketId ? { x: 0, y: 0 } : { x: artwork.pivotX, y: artwork.pivotY };
     const lamps = [...artwork.lamps, { luminaireId, bracketId: bracketId ?? null, ...at }];
-    setArtwork(studio, 'Bring a lamp along', artworkId, { lamps });
+    setArtwork(studio, 'Add a lamp to the artwork', artworkId, { lamps });
   };
   return (
     <>
       {artwork.lamps.map(({ luminaireId, bracketId }, i) => (
-        <Row key={i} label={i === 0 ? 'Brings' : ''}>
+        <Row key={i} label={i === 0 ? 'Comes with' : ''}>
           <span className="min-w-0 truncate">
-            {names.get(luminaireId) ?? 'a luminaire that is missing'}
+            {names.get(luminaireId) ?? 'a missing luminaire'}
             <span className="text-ash">
               {' '}
               {artwork.brackets.find(({ id }) => id === bracketId)?.name ?? ''}
             </span>
           </span>
           <Key
-            name="Bring it no more"
+            name="Remove this lamp"
             onClick={() =>
-              setArtwork(studio, 'Bring a lamp no more', artworkId, { lamps: artwork.lamps.toSpliced(i, 1) })
+              setArtwork(studio, 'Remove a lamp from the artwork', artworkId, {
+                lamps: artwork.lamps.toSpliced(i, 1),
+              })
             }
           >
             ×
@@ -42,7 +44,7 @@ export function BringRows({ artworkId }: { artworkId: string }) {
         </Row>
       ))}
       <Choice
-        label={artwork.lamps.length === 0 ? 'Brings' : ''}
+        label={artwork.lamps.length === 0 ? 'Comes with' : ''}
         value=""
         options={[
           ['', artwork.lamps.length === 0 ? 'no lamp' : 'one more …'],
@@ -61,7 +63,7 @@ export function BringRows({ artworkId }: { artworkId: string }) {
             title="Sprites of this scene that have none yet get theirs"
             onClick={() => giveLamps(studio, artworkId)}
           >
-            Give to those placed
+            Add to placed sprites
           </Key>
         </Row>
       )}

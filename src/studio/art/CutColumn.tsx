@@ -4,14 +4,15 @@ import { useStore } from 'zustand';
 import type { Rect } from '@/core/raster/rect';
 import { useScene, useStudio } from '../context';
 import { countWords } from './art-list';
-import { Choice, Column, Key, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Key, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { CUT_WAYS, type CutRule, type CutWay } from '../store/art-bench';
 import { cutArtwork, uncutArtwork } from '../store/art-edits';
 import { LatestWork } from '../store/latest-work';
 import type { Studio } from '../store/studio';
 
-const WAY_WORDS: Record<CutWay, string> = { grid: 'By a grid', islands: 'By its islands' };
+const WAY_WORDS: Record<CutWay, string> = { grid: 'By a grid', islands: 'By islands' };
 /** How the picture is cut: what it would come to is shown on it at once, and taken by a key. */
 export function CutColumn({ artworkId }: { artworkId: string }) {
   const studio = useStudio();
@@ -39,7 +40,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
   );
   const take = () => {
     if (!own?.rects) return;
-    cutArtwork(studio, artworkId, own.rects, rule.way === 'grid' ? rule.cells : null);
+    void cutArtwork(studio, artworkId, own.rects, rule.way === 'grid' ? rule.cells : null);
     studio.artBench.setState({ tried: null, frame: 0 });
   };
   return (
@@ -66,7 +67,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
       ) : (
         <>
           <SettingField
-            label="Join"
+            label="Merge gap"
             value={rule.joinPx}
             low={0}
             high={64}
@@ -76,7 +77,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
             onChange={(v) => set({ joinPx: Math.round(v) })}
           />
           <SettingField
-            label="Least"
+            label="Smallest"
             value={rule.leastPixels}
             low={1}
             high={1000}
@@ -94,8 +95,8 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
           Cut it
         </Key>
         {!own?.rects && <Key onClick={() => set({})}>Show</Key>}
-        <Key disabled={artwork.frames.length === 0} onClick={() => uncutArtwork(studio, artworkId)}>
-          Whole again
+        <Key disabled={artwork.frames.length === 0} onClick={() => void uncutArtwork(studio, artworkId)}>
+          Remove the cut
         </Key>
       </div>
     </Column>

@@ -38,7 +38,7 @@ export function FrameStrip({ artworkId }: { artworkId: string | null }) {
                 onChoose={() => studio.artBench.setState({ frame: i, playing: false })}
                 onDropped={(from) => {
                   if (artworkId === null) return;
-                  moveFrame(studio, artworkId, from, i);
+                  void moveFrame(studio, artworkId, from, i);
                   studio.artBench.setState({ frame: i });
                 }}
               />

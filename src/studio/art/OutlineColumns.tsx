@@ -9,7 +9,8 @@ import { useScene, useStudio } from '../context';
 import { FileKey } from '../controls/FileKey';
 import { NameField } from '../controls/NameField';
 import { SettingField } from '../controls/SettingField';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Key, Row, Switch } from '../controls/small';
 import {
   changeOccluder,
   deleteOccluder,
@@ -19,15 +20,26 @@ import {
   pointsIn,
   readSvg,
   takeOutlines,
-  wholeFrame,
+  shapeFrame,
+  type FrameShape,
   occluderEdits,
 } from '../store/artwork-outlines';
 
 const WAY_WORDS: Record<OutlineWay, string> = {
-  alpha: 'What is drawn',
+  alpha: 'Opaque pixels',
   colours: 'Some colours',
   regions: 'Some regions',
 };
+const SHAPE_WORDS: Record<FrameShape, string> = {
+  whole: 'Whole frame',
+  'slope-right': 'Slope, up to the right',
+  'slope-left': 'Slope, up to the left',
+  'lower-half': 'Lower half',
+  'upper-half': 'Upper half',
+  'left-half': 'Left half',
+  'right-half': 'Right half',
+};
+
 /** Outlines taken from the picture: by what, how closely, and how many points that makes. */
 export function OutlineColumn({ artworkId }: { artworkId: string }) {
   const studio = useStudio();
@@ -49,7 +61,7 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
   return (
     <Column title="From the picture" aside={here ? `${pointsIn(here)} points` : '…'} wide>
       <Choice<OutlineWay>
-        label="Wall is"
+        label="Solid"
         value={rule.way}
         options={OUTLINE_WAYS.map((way) => [way, WAY_WORDS[way]])}
         onChange={(way) => set({ way })}
@@ -67,7 +79,7 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
       ) : (
         <>
           <SettingField
-            label="Likeness"
+            label="Colour tolerance"
             value={rule.likeness}
             low={0}
             high={96}
@@ -100,20 +112,15 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
         initial={0}
         onChange={(insetPx) => set({ insetPx })}
       />
-      <Switch
-        label="Openings"
-        on={rule.holes}
-        words={['stay open', 'are closed']}
-        onChange={(holes) => set({ holes })}
-      />
+      <Switch label="Holes" on={rule.holes} words={['kept', 'filled']} onChange={(holes) => set({ holes })} />
       {found?.fault && <p className="text-signal">{found.fault}</p>}
       <Row label={frames > 1 ? `${all} in all` : ''}>
         <Key disabled={!here} onClick={() => takeOutlines(studio, artworkId, null)}>
-          {frames > 1 ? 'Take in all frames' : 'Take it'}
+          {frames > 1 ? 'Add to all frames' : 'Add it'}
         </Key>
         {frames > 1 && (
           <Key disabled={!here} onClick={() => takeOutlines(studio, artworkId, number)}>
-            This one
+            This frame
           </Key>
         )}
       </Row>
@@ -139,7 +146,7 @@ function PickedWalls({
             <button
               key={rgb.join()}
               type="button"
-              aria-label={`Colour ${rgb.join(' ')} is no wall`}
+              aria-label={`Colour ${rgb.join(' ')} is not solid`}
               className="size-[14px] cursor-pointer border border-rail"
               style={{ background: `rgb(${rgb.join(' ')})` }}
               onClick={() => onChange({ colours: colours.toSpliced(i, 1) })}
@@ -188,7 +195,7 @@ export function OccludersColumn({ artworkId }: { artworkId: string }) {
           </li>
         ))}
         {artwork.occluders.length === 0 && (
-          <li className="text-small text-ash">None yet: light goes through. Take one from the picture.</li>
+          <li className="text-small text-ash">None yet: light goes through. Add one from the picture.</li>
         )}
       </ul>
       <Row label="Draw">
@@ -208,13 +215,16 @@ export function OccludersColumn({ artworkId }: { artworkId: string }) {
           </Key>
         ))}
       </Row>
+      <Choice<FrameShape | ''>
+        label="Begin with"
+        value=""
+        options={[
+          ['', 'a shape …'],
+          ...Object.entries(SHAPE_WORDS).map(([shape, words]) => [shape as FrameShape, words] as const),
+        ]}
+        onChange={(shape) => shape && shapeFrame(studio, artworkId, number, shape)}
+      />
       <Row label="Or">
-        <Key
-          title="For tiles that are wall through and through"
-          onClick={() => wholeFrame(studio, artworkId, number)}
-        >
-          Whole frame
-        </Key>
         <FileKey
           accept=".svg,image/svg+xml"
           name="Read outlines from an SVG file"
@@ -257,7 +267,7 @@ export function PointsColumn({ artworkId }: { artworkId: string }) {
                 change('As in general', { frames: occluder.frames.filter(({ frame }) => frame !== number) })
               }
             >
-              Nothing here
+              {occluder.outlines.length > 0 ? 'As in other frames' : 'None in this frame'}
             </Key>
           </Row>
         )}

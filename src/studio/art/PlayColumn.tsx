@@ -5,7 +5,8 @@ import { FRAME_LOOPS, type FrameLoop } from '@/core/scene/records/artwork';
 import { useScene, useStudio } from '../context';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Key, Row, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useField } from '../desk/use-fields';
 import { changeFrame, deleteFrame } from '../store/art-edits';
@@ -45,7 +46,7 @@ export function PlayColumn({ artworkId }: { artworkId: string }) {
       <Switch
         label="Frames"
         on={playing}
-        words={['playing', 'standing']}
+        words={['playing', 'still']}
         onChange={(on) => studio.artBench.setState({ playing: on, view: 'figure' })}
       />
     </Column>
@@ -93,7 +94,7 @@ export function FrameColumn({ artworkId }: { artworkId: string }) {
         onChange={(name) => set('Name a frame', { name })}
       />
       <ValueField
-        label="Stands"
+        label="Hold"
         value={secondsOf(artwork, frame) * 1000}
         low={10}
         high={2000}
@@ -105,12 +106,12 @@ export function FrameColumn({ artworkId }: { artworkId: string }) {
         onCommit={(ms) => set('Time of a frame', { seconds: ms / 1000 })}
         onCancel={() => undefined}
       />
-      {shift('Across', 'shiftX')}
-      {shift('Down', 'shiftY')}
+      {shift('X', 'shiftX')}
+      {shift('Y', 'shiftY')}
       <Row label="">
         {frame.seconds !== null && (
           <Key
-            title="Stands as long as the rate says"
+            title="It holds as long as the rate says"
             onClick={() => set('Time of a frame', { seconds: null })}
           >
             By the rate
@@ -118,8 +119,7 @@ export function FrameColumn({ artworkId }: { artworkId: string }) {
         )}
         <Key
           onClick={() => {
-            deleteFrame(studio, artworkId, number);
-            studio.artBench.setState({ frame: Math.max(0, number - 1) });
+            void deleteFrame(studio, artworkId, number);
           }}
         >
           Delete

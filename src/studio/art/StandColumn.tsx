@@ -5,7 +5,8 @@ import { figureSize } from '@/core/art/frames';
 import { useScene, useStudio } from '../context';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Column, Key, Row } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { changeBracket, deleteBracket, placeBracket, setArtwork } from '../store/art-edits';
 

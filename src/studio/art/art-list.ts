@@ -53,16 +53,19 @@ export function usersOf(scene: UsingRecords, artworkId: string): ArtUser[] {
   ];
 }
 
-/** Artworks whose name or tags have all the words that are searched for, by name. */
+/** Whether the name or the tags of an artwork have all the words that are searched for. */
+export function isFound({ name, tags }: Pick<Artwork, 'name' | 'tags'>, search: string): boolean {
+  const text = [name, ...tags].join(' ').toLowerCase();
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  return words.every((word) => text.includes(word));
+}
+
+/** Artworks that are found, by name. */
 export function artRows(scene: UsingRecords, search: string, showBin: boolean): ArtRow[] {
   const uses = new Map<string, number>();
   for (const id of usedIds(scene)) uses.set(id, (uses.get(id) ?? 0) + 1);
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   return Object.entries(scene.artworks)
-    .filter(([, { name, tags, binned }]) => {
-      const text = [name, ...tags].join(' ').toLowerCase();
-      return binned === showBin && words.every((word) => text.includes(word));
-    })
+    .filter(([, artwork]) => artwork.binned === showBin && isFound(artwork, search))
     .map(([id, artwork]) => ({
       id,
       artwork,

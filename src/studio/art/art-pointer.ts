@@ -66,7 +66,7 @@ export class ArtPointer {
   cancel(): void {
     const { artBench } = this.host.studio;
     if (this.host.bench.drawn) artBench.setState({ drawn: null });
-    else if (this.drag === null) artBench.setState({ tool: 'look', tried: null, found: null });
+    else if (this.drag === null) artBench.setState({ tool: 'select', tried: null, found: null });
     this.drag = null;
     this.host.touch();
   }
@@ -147,7 +147,7 @@ export class ArtPointer {
   private dragFor(event: PointerEvent, artwork: Artwork, artworkId: string): Drag | null {
     const { bench, studio, frameNumber } = this.host;
     switch (bench.tool) {
-      case 'look':
+      case 'select':
         return this.panFrom(event);
       case 'frame':
         return bench.view === 'picture' ? this.frameFrom(event, artwork) : this.panFrom(event);

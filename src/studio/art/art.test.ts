@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newSprite } from '@/core/scene/records/sprite';
@@ -41,11 +41,11 @@ describe('cutting', () => {
       brackets: [bracket],
     });
     const before = studio.scene;
-    cutArtwork(studio, 'flag', rects, cells);
+    void cutArtwork(studio, 'flag', rects, cells);
     expect(flag()).toMatchObject({ pivotX: 5, pivotY: 10, foot: [0, 10, 10, 10], cells });
     expect(flag().brackets[0]).toMatchObject({ x: 10, y: 0 });
     expect(flag().frames.map(({ name }) => name)).toEqual(['Flag 1', 'Flag 2', 'Flag 3', 'Flag 4']);
-    uncutArtwork(studio, 'flag');
+    void uncutArtwork(studio, 'flag');
     expect(flag()).toMatchObject({ frames: [], cells: null, pivotX: 20, pivotY: 10 });
     studio.scenes.undo();
     studio.scenes.undo();
@@ -65,18 +65,24 @@ describe('cutting', () => {
 });
 
 describe('frames that are moved or deleted', () => {
-  it('take along what brackets say of them', () => {
+  it('take along what brackets say of them; what cannot follow is asked about', async () => {
     const { studio, flag } = studioWith();
-    cutArtwork(studio, 'flag', rects, cells);
+    void cutArtwork(studio, 'flag', rects, cells);
     const id = addBracket(studio, 'flag', 3, 3)!;
     for (const frame of [1, 3]) placeBracket(studio, 'flag', id, frame, { x: frame, y: 0, turnDeg: 0 });
-    moveFrame(studio, 'flag', 3, 0);
+    void moveFrame(studio, 'flag', 3, 0);
     expect(flag().frames.map(({ left }) => left)).toEqual([30, 0, 10, 20]);
     expect(flag().brackets[0].places.map(({ frame, x }) => [frame, x])).toEqual([
-      [2, 1],
       [0, 3],
+      [2, 1],
     ]);
-    deleteFrame(studio, 'flag', 0);
+    const asks = vi.fn().mockResolvedValueOnce('keep').mockResolvedValueOnce('change');
+    Object.assign(studio, { ask: asks });
+    await deleteFrame(studio, 'flag', 0);
+    const loss = { cells: 0, sprites: 0, outlines: 0, brackets: 1 };
+    expect(asks).toHaveBeenCalledExactlyOnceWith('frames', { name: 'Flag', loss });
+    expect(flag().frames.length).toBe(4);
+    await deleteFrame(studio, 'flag', 0);
     expect(flag().brackets[0].places.map(({ frame, x }) => [frame, x])).toEqual([[1, 1]]);
     placeBracket(studio, 'flag', id, null, { x: 8, y: 8, turnDeg: 45 });
     expect(flag().brackets[0]).toMatchObject({ x: 8, y: 8, turnDeg: 45 });
@@ -85,7 +91,7 @@ describe('frames that are moved or deleted', () => {
 
   it('are stepped through and played by keys', () => {
     const { studio } = studioWith();
-    cutArtwork(studio, 'flag', rects, cells);
+    void cutArtwork(studio, 'flag', rects, cells);
     commandOf('art-last-frame').run(studio);
     expect(studio.artBench.getState().frame).toBe(3);
     commandOf('art-next-frame').run(studio);

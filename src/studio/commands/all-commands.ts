@@ -11,6 +11,8 @@ import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
 import { DAY_RATE } from '../store/live';
 import { PLACING_COMMANDS } from './placing';
 import { RELIEF_COMMANDS } from './relief';
+import { SHOWING_COMMANDS } from './showing';
+import { keyText } from './key-text';
 import type { Studio } from '../store/studio';
 import { movedEdits } from '../store/moved-edits';
 
@@ -18,22 +20,22 @@ export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: st
   pick: { words: 'Pick', key: 'q', hint: 'Choose, move and shape things' },
   light: { words: 'Light', key: 'p', hint: 'Press where it stands, drag; its kind is chosen in the bay' },
   place: { words: 'Place', key: 'l', hint: 'Stamp what is chosen on the shelf' },
-  scatter: { words: 'Scatter', key: 's', hint: 'Strew several artworks over a box' },
-  board: { words: 'Board', key: 'b', hint: 'A rectangle of one colour, without art' },
+  scatter: { words: 'Scatter', key: 's', hint: 'Scatter several artworks over a rectangle' },
+  flat: { words: 'Flat', key: 'b', hint: 'A rectangle of one colour, without art' },
   hang: { words: 'Hang', key: 'g', hint: 'Hang what is picked on a bracket' },
   outline: { words: 'Outline', key: 'k', hint: 'A closed occluder, point by point' },
   line: { words: 'Line', key: 'j', hint: 'An open occluder, point by point' },
   rectangle: { words: 'Box', key: 'n', hint: 'A rectangle that stops light' },
   ellipse: { words: 'Ellipse', key: 'e', hint: 'An ellipse that stops light' },
-  lay: { words: 'Lay', key: 'y', hint: 'Lay tiles cell by cell' },
-  box: { words: 'Lay a box', key: 'u', hint: 'Fill a box with tiles' },
-  flood: { words: 'Flood', key: 'i', hint: 'Exchange all alike that hang together' },
-  lift: { words: 'Lift', key: 'o', hint: 'Take tiles away' },
-  match: { words: 'Match', key: 'm', hint: 'Lay more of a tile that is there' },
+  paint: { words: 'Paint', key: 'y', hint: 'Paint tiles cell by cell' },
+  'fill-rectangle': { words: 'Rectangle', key: 'u', hint: 'Fill a rectangle with tiles' },
+  fill: { words: 'Fill', key: 'i', hint: 'Fill cells of the same tile that touch' },
+  erase: { words: 'Erase', key: 'o', hint: 'Erase tiles' },
+  'pick-tile': { words: 'Pick', key: 'm', hint: 'Pick a tile on the stage, to paint more of it' },
 };
 
 const always = () => true;
-const laysTiles = (studio: Studio) =>
+const paintsTiles = (studio: Studio) =>
   onStage(studio) && (TILE_TOOLS as readonly string[]).includes(studio.desk.getState().tool);
 
 /** Turns or flips the tile that is laid. */
@@ -42,11 +44,17 @@ function turnTile(studio: Studio, change: (orientation: number) => number): void
   if (tile) studio.desk.setState({ tile: cellOf({ ...tile, orientation: change(tile.orientation) }) });
 }
 
+function lastPlane(studio: Studio): string | null {
+  const picked = studio.pickedOf('planes').length;
+  return picked > 0 && picked === Object.keys(studio.scene.planes).length
+    ? 'The last plane stays: everything stands on planes.'
+    : null;
+}
+
 function deletePicked(studio: Studio): void {
+  const why = lastPlane(studio);
+  if (why !== null) return studio.say(why);
   const { selection } = studio.scenes.state;
-  const planes = Object.keys(studio.scene.planes).length - studio.pickedOf('planes').length;
-  if (studio.pickedOf('planes').length > 0 && planes < 1)
-    return studio.say('The last plane stays: everything stands on planes.');
   studio.scenes.transact({ label: 'Delete', edits: deleteEdits(studio, selection), selection: [] });
 }
 
@@ -109,18 +117,20 @@ export const COMMANDS: Command[] = [
     words: 'Delete what is picked',
     keys: ['delete', 'backspace'],
     isHere: onStage,
-    whyNot: nothingPicked,
+    whyNot: (s) => nothingPicked(s) ?? lastPlane(s),
     run: deletePicked,
   },
   {
     id: 'pick-all',
-    words: 'Pick all lights and sprites',
+    words: 'Pick all lights, lamps, sprites and occluders',
     keys: ['ctrl+a'],
     isHere: onStage,
     run: (s) =>
       s.scenes.select(
-        (['lights', 'lamps', 'sprites'] as const).flatMap((collection) =>
-          Object.keys(s.scene[collection]).map((id) => ({ collection, id })),
+        (['lights', 'lamps', 'sprites', 'occluders'] as const).flatMap((collection) =>
+          Object.entries(s.scene[collection]).flatMap(([id, { locked }]) =>
+            locked ? [] : [{ collection, id }],
+          ),
         ),
       ),
   },
@@ -128,21 +138,21 @@ export const COMMANDS: Command[] = [
     id: 'flip-tile-x',
     words: 'Flip the tile left to right',
     keys: ['h'],
-    isHere: laysTiles,
+    isHere: paintsTiles,
     run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_X),
   },
   {
     id: 'flip-tile-y',
     words: 'Flip the tile top to bottom',
     keys: ['v'],
-    isHere: laysTiles,
+    isHere: paintsTiles,
     run: (s) => turnTile(s, (orientation) => orientation ^ FLIP_Y),
   },
   {
     id: 'turn-tile',
     words: 'Turn the tile',
     keys: ['t'],
-    isHere: laysTiles,
+    isHere: paintsTiles,
     run: (s) => turnTile(s, turnedTile),
   },
   {
@@ -270,6 +280,7 @@ export const COMMANDS: Command[] = [
   },
   ...CLIP_COMMANDS,
   ...PLACING_COMMANDS,
+  ...SHOWING_COMMANDS,
   ...TOOL_COMMANDS,
   ...RELIEF_COMMANDS,
   ...BENCH_COMMANDS,
@@ -285,6 +296,12 @@ export function commandOf(id: string): Command {
 /** Why a command cannot be done now, in words; null where it can. */
 export function whyNot(studio: Studio, id: string): string | null {
   return commandOf(id).whyNot?.(studio) ?? null;
+}
+
+/** What a command does and by which keys, for a hover: `Undo (Ctrl+Z)`. */
+export function titleOf(id: string): string {
+  const { words, keys } = commandOf(id);
+  return keys.length === 0 ? words : `${words} (${keys.map(keyText).join(' or ')})`;
 }
 
 /** What a key press stands for on what is before the person. */
@@ -304,7 +321,7 @@ export function commandFor(
   if (event.altKey) parts.push('alt');
   const key = event.key.toLowerCase();
   // A shifted sign such as ? is a key of its own; letters and arrows keep the word.
-  if (event.shiftKey && (key.length > 1 || parts.length > 0)) parts.push('shift');
+  if (event.shiftKey && (key.length > 1 || /\p{L}/u.test(key) || parts.length > 0)) parts.push('shift');
   const pressed = [...parts, key].join('+');
   const meant = COMMANDS.filter(({ keys, isHere }) => keys.includes(pressed) && isHere(studio)).map(
     (command): Meant => ({ command, whyNot: command.whyNot?.(studio) ?? null }),

@@ -36,7 +36,7 @@ export const ART_COMMANDS: Command[] = [
   { id: 'art-last-frame', words: 'Frame before', keys: [','], isHere: onArt, run: (s) => stepFrame(s, -1) },
   {
     id: 'art-play',
-    words: 'Play the frames, or let them stand',
+    words: 'Play the frames, or stop them',
     keys: ['l'],
     isHere: onArt,
     run: (studio) =>
@@ -56,8 +56,7 @@ export const ART_COMMANDS: Command[] = [
         : 'It has no frames: the whole picture shows.',
     run: (studio) => {
       const { frame } = studio.artBench.getState();
-      deleteFrame(studio, studio.desk.getState().artworkId!, frame);
-      studio.artBench.setState({ frame: Math.max(0, frame - 1) });
+      void deleteFrame(studio, studio.desk.getState().artworkId!, frame);
     },
   },
 ];

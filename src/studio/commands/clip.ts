@@ -56,8 +56,14 @@ async function paste(studio: Studio): Promise<void> {
   const clip = await lastClip();
   if (!clip) return studio.say('Nothing was copied yet.');
   if (clip.format !== CLIP_FORMAT || clip.version !== CLIP_VERSION)
-    return studio.say('What was copied comes from another version of Oilwick and cannot be put in here.');
+    return studio.say('What was copied comes from another version of Oilwick and cannot be pasted here.');
   put(studio, clip, 'Paste', clip.sceneId === studio.info.id ? COPY_AWAY_PX : 0);
+}
+
+/** Edits that put copies of what is picked in the same place, and which those are; null where nothing can be copied. */
+export function copiesInPlace(studio: Studio): ReturnType<typeof pasteEdits> | null {
+  const clip = clipOfPicked(studio);
+  return clip && pasteEdits(studio.scene, clip, { newId: freshId, planeId: studio.planeId(), shift: [0, 0] });
 }
 
 /** A copy of what is picked, beside it. */
@@ -85,13 +91,13 @@ export const CLIP_COMMANDS: Command[] = [
   },
   {
     id: 'cut',
-    words: 'Cut out what is picked',
+    words: 'Cut what is picked',
     keys: ['ctrl+x'],
     isHere: onStage,
     whyNot: nothingPicked,
     run: (s) => {
       if (!copyPicked(s)) return;
-      s.scenes.transact({ label: 'Cut out', edits: deleteEdits(s, s.scenes.state.selection), selection: [] });
+      s.scenes.transact({ label: 'Cut', edits: deleteEdits(s, s.scenes.state.selection), selection: [] });
     },
   },
   {
@@ -100,7 +106,7 @@ export const CLIP_COMMANDS: Command[] = [
     keys: ['ctrl+v'],
     isHere: onStage,
     run: (s) => {
-      paste(s).catch((thrown: unknown) => s.say(`This cannot be put in: ${wordsOf(thrown)}`));
+      paste(s).catch((thrown: unknown) => s.say(`This cannot be pasted: ${wordsOf(thrown)}`));
     },
   },
 ];

@@ -16,7 +16,7 @@ import {
   giveLamps,
   makeLuminaire,
   overrideEdits,
-  pushBack,
+  updateLuminaire,
   resetOverrides,
   takeApart,
 } from '../store/lamp-edits';
@@ -36,7 +36,7 @@ const board = (x: number, y: number, order: string, widthPx = 10) =>
     y,
   });
 
-function boards(): Studio {
+function flats(): Studio {
   const scene = fullScene();
   scene.sprites = { a: board(10, 10, 'a1'), b: board(40, 30, 'a2', 20), c: board(90, 20, 'a3') };
   scene.lamps = {};
@@ -52,7 +52,7 @@ const undone = (studio: Studio): SceneDocument =>
 
 describe('several things', () => {
   it('line up by a side or by their middles', () => {
-    const studio = boards();
+    const studio = flats();
     commandOf('line-left').run(studio);
     // The widest one's middle is farther from its left side.
     expect(places(studio).map(([x]) => x)).toEqual([10, 15, 10]);
@@ -64,7 +64,7 @@ describe('several things', () => {
   });
 
   it('spread evenly between the first and the last', () => {
-    const studio = boards();
+    const studio = flats();
     commandOf('spread-across').run(studio);
     expect(places(studio).map(([x]) => x)).toEqual([10, 50, 90]);
     commandOf('spread-down').run(studio);
@@ -72,7 +72,7 @@ describe('several things', () => {
   });
 
   it('go forward and back together, to the ends too, and keep their order', () => {
-    const studio = boards();
+    const studio = flats();
     const row = () => inOrder(studio.scene.sprites).map(([id]) => id);
     studio.pick({ collection: 'sprites', id: 'a' }, { collection: 'sprites', id: 'b' });
     commandOf('front').run(studio);
@@ -87,7 +87,7 @@ describe('several things', () => {
   });
 
   it('are named as a set, which goes without them', () => {
-    const studio = boards();
+    const studio = flats();
     commandOf('name-set').run(studio);
     const [setId] = Object.keys(studio.scene.sets).filter((id) => id !== 'crew');
     expect(Object.values(studio.scene.sprites).every(({ setIds }) => setIds.includes(setId))).toBe(true);
@@ -165,7 +165,7 @@ describe('luminaires', () => {
     expect(studio.scene.lamps.carried.overrides).toEqual({ glow: { level: 3, colour: '#00ff00' } });
     override({ level: studio.scene.luminaires.lantern.lights[0].level });
     expect(studio.scene.lamps.carried.overrides).toEqual({ glow: { colour: '#00ff00' } });
-    pushBack(studio, 'carried');
+    updateLuminaire(studio, 'carried');
     expect(studio.scene.luminaires.lantern.lights[0].colour).toBe('#00ff00');
     expect(studio.scene.lamps.carried.overrides).toEqual({});
     override({ level: 9 });

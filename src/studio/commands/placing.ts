@@ -1,16 +1,17 @@
-/** Lining up, spreading, sets and drawing order of what is picked. */
+/** Aligning, distributing, sets and drawing order of what is picked. */
 import { figureSize } from '@/core/art/frames';
 import { mappedBox, type Box } from '@/core/geometry/affine';
 import { artOf, fixturePlace, spriteAffine } from '@/core/moment/standing';
-import { change, create, type Edit } from '@/core/scene/edits';
+import { change, type Edit } from '@/core/scene/edits';
 import { compare, inOrder, type SceneDocument } from '@/core/scene/document';
-import { orderAfter, orderBetween } from '@/core/scene/order';
+import { orderBetween } from '@/core/scene/order';
 import { movedEdits } from '../store/moved-edits';
 import { takeOff } from '../store/hang-edits';
 import { fewerPicked, noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { makeLuminaire } from '../store/lamp-edits';
+import { nameAsSet } from '../store/set-edits';
 import type { Picked } from '../store/scene-store';
-import { freshId, type Studio } from '../store/studio';
+import type { Studio } from '../store/studio';
 
 /** The box of a picked thing as it is drawn; a light is a point. */
 function boxOf(scene: SceneDocument, { collection, id }: Picked, seconds: number): Box | null {
@@ -61,7 +62,7 @@ function lineUp(studio: Studio, line: LineName): void {
     bottom: Math.max(...boxes.map(({ box }) => box.bottom)),
   };
   const [x, y] = LINES[line](whole);
-  moveEach(studio, 'Line up', boxes, ({ box }) => {
+  moveEach(studio, 'Align', boxes, ({ box }) => {
     const [bx, by] = LINES[line](box);
     return [x - bx, y - by];
   });
@@ -72,7 +73,7 @@ function spread(studio: Studio, axis: 'across' | 'down'): void {
   const middle = ({ box }: Boxed) => (axis === 'across' ? box.left + box.right : box.top + box.bottom) / 2;
   const boxes = boxesOf(studio).sort((a, b) => middle(a) - middle(b) || compare(a.picked.id, b.picked.id));
   const [first, last] = [middle(boxes[0]), middle(boxes[boxes.length - 1])];
-  moveEach(studio, 'Spread evenly', boxes, (one, i) => {
+  moveEach(studio, 'Distribute', boxes, (one, i) => {
     const by = first + ((last - first) * i) / (boxes.length - 1) - middle(one);
     return axis === 'across' ? [by, 0] : [0, by];
   });
@@ -136,53 +137,19 @@ function rowEdits(
   });
 }
 
-/** Names what is picked together as a set. */
-export function nameAsSet(studio: Studio): void {
-  const { scene } = studio;
-  const setId = freshId();
-  const all = inOrder(scene.sets);
-  const edits: Edit[] = [
-    create('sets', setId, {
-      name: `Set ${all.length + 1}`,
-      order: orderAfter(all.map(([, { order }]) => order)),
-    }),
-  ];
-  for (const { collection, id } of studio.scenes.state.selection) {
-    if (!isMember(collection)) continue;
-    const edit = change(scene, collection, id, { setIds: [...scene[collection][id].setIds, setId] });
-    if (edit) edits.push(edit);
-  }
-  studio.scenes.transact({ label: 'Name a set', edits });
-}
-
-const MEMBERS = ['sprites', 'lights', 'lamps', 'occluders'] as const;
-type MemberCollection = (typeof MEMBERS)[number];
-
-function isMember(collection: string): collection is MemberCollection {
-  return (MEMBERS as readonly string[]).includes(collection);
-}
-
-export function membersOf(scene: SceneDocument, setId: string): Picked[] {
-  return MEMBERS.flatMap((collection) =>
-    Object.entries(scene[collection]).flatMap(([id, { setIds }]): Picked[] =>
-      setIds.includes(setId) ? [{ collection, id }] : [],
-    ),
-  );
-}
-
 export const PLACING_COMMANDS: Command[] = [
   ...LINE_NAMES.map((line): Command => ({
     id: `line-${line}`,
-    words: `Line up: ${line}`,
-    keys: [],
+    words: `Align: ${line}`,
+    keys: [`shift+${line[0]}`],
     isHere: onStage,
     whyNot: fewerPicked(2),
     run: (s) => lineUp(s, line),
   })),
   ...(['across', 'down'] as const).map((axis): Command => ({
     id: `spread-${axis}`,
-    words: `Spread evenly ${axis}`,
-    keys: [],
+    words: `Distribute ${axis}`,
+    keys: [axis === 'across' ? 'shift+x' : 'shift+y'],
     isHere: onStage,
     whyNot: fewerPicked(3),
     run: (s) => spread(s, axis),
@@ -229,7 +196,7 @@ export const PLACING_COMMANDS: Command[] = [
   },
   {
     id: 'take-off',
-    words: 'Take off what it hangs on',
+    words: 'Detach from what carries it',
     keys: ['ctrl+g'],
     isHere: onStage,
     whyNot: nothingPicked,

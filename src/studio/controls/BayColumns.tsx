@@ -2,7 +2,7 @@
 /** The columns of a bay, side by side; those that are out of sight are named above, and a press brings them. */
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 
-export function BayColumns({ children }: { children: ReactNode }) {
+export function BayColumns({ title, children }: { title: ReactNode; children: ReactNode }) {
   const strip = useRef<HTMLDivElement>(null);
   const [hidden, setHidden] = useState<readonly string[]>([]);
   useEffect(() => {
@@ -32,28 +32,31 @@ export function BayColumns({ children }: { children: ReactNode }) {
       .find((column) => nameOf(column) === name)
       ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   return (
-    <>
-      {hidden.length > 0 && (
-        <nav
-          aria-label="More columns"
-          className="absolute top-1 right-3 flex h-[22px] max-w-[62%] items-center gap-3 overflow-hidden bg-slate pl-3"
-        >
-          {hidden.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className="heading-key shrink-0 cursor-pointer"
-              onClick={() => bring(name)}
-            >
-              {name}
-            </button>
-          ))}
-        </nav>
-      )}
-      <div ref={strip} className="flex min-h-0 flex-1 gap-[14px] overflow-auto pb-1">
+    <div className="flex h-full flex-col">
+      <div className="mb-1 flex h-[24px] shrink-0 items-center gap-4">
+        <div className="flex min-w-0 flex-1 items-center gap-2 whitespace-nowrap">{title}</div>
+        {hidden.length > 0 && (
+          <nav aria-label="More columns" className="flex shrink-0 items-center gap-3">
+            {hidden.map((name) => (
+              <button
+                key={name}
+                type="button"
+                className="heading-key shrink-0 cursor-pointer"
+                onClick={() => bring(name)}
+              >
+                {name}
+              </button>
+            ))}
+          </nav>
+        )}
+      </div>
+      <div
+        ref={strip}
+        className="flex min-h-0 flex-1 gap-[14px] overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
+      >
         {children}
       </div>
-    </>
+    </div>
   );
 }
 

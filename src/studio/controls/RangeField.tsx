@@ -32,7 +32,7 @@ export function RangeField({ label, low, high, least, most, digits, unit = '', o
         digits={digits}
         onChange={(v) => onChange(Math.min(hold(v), low), hold(v))}
       />
-      <span className="figure w-[13px] shrink-0 text-ash">{unit}</span>
+      <span className="figure min-w-[13px] shrink-0 text-ash">{unit}</span>
     </Row>
   );
 }

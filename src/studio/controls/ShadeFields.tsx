@@ -3,7 +3,7 @@ import { OWN_SHADES, type OwnShade, type Shade } from '@/core/scene/records/shad
 import { Choice, ColourField, Switch } from './small';
 import { ValueField } from './ValueField';
 
-const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Stays lit', dark: 'Lies in it' };
+const SHADE_WORDS: Record<OwnShade, string> = { lit: 'Lit', dark: 'Dark' };
 
 /** How an occluder stops light: its own shade, what comes through, and its stature. */
 export function ShadeFields({
@@ -48,7 +48,7 @@ export function ShadeFields({
     <>
       {closed && (
         <Choice<OwnShade>
-          label="The caster"
+          label="Own shade"
           value={shade.ownShade}
           differs={differs('ownShade')}
           options={OWN_SHADES.map((s) => [s, SHADE_WORDS[s]])}
@@ -56,10 +56,10 @@ export function ShadeFields({
         />
       )}
       {closed && shade.ownShade === 'dark' && number('soakPx', 'Soak', 32, 'px')}
-      {number('transmitShare', 'Lets by', 1)}
+      {number('transmitShare', 'Transmittance', 1)}
       {shade.transmitShare > 0 && (
         <ColourField
-          label="Its colour"
+          label="Tint"
           value={shade.transmitColour}
           onPreview={(transmitColour) => onPreview({ transmitColour })}
           onCommit={(transmitColour) => onCommit({ transmitColour })}

@@ -107,8 +107,8 @@ export function ValueField(props: ValueFieldProps) {
   const percent = `${(shareOf(value) * 100).toFixed(2)}%`;
   const shown = differs ? 'differs' : `${Number(value.toFixed(digits))}`;
   return (
-    <div className={`flex h-[22px] items-center gap-[6px] ${disabled ? 'opacity-45' : ''}`}>
-      <span className="w-[56px] shrink-0 truncate">{label}</span>
+    <div className={`flex h-[24px] items-center gap-[6px] ${disabled ? 'opacity-45' : ''}`}>
+      <span className="min-w-[56px] shrink-0">{label}</span>
       <div
         ref={rail}
         role="slider"
@@ -138,7 +138,7 @@ export function ValueField(props: ValueFieldProps) {
         />
       </div>
       <input
-        className="field figure w-[44px] shrink-0 text-right"
+        className="field figure w-[42px] shrink-0 text-right"
         aria-label={`${label}, number`}
         disabled={disabled}
         value={typed ?? shown}
@@ -152,7 +152,7 @@ export function ValueField(props: ValueFieldProps) {
         onBlur={finish}
         onKeyDown={typeKey}
       />
-      <span className="figure w-[13px] shrink-0 text-ash">{unit}</span>
+      <span className="figure min-w-[13px] shrink-0 text-ash">{unit}</span>
     </div>
   );
 }

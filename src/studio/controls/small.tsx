@@ -1,36 +1,11 @@
 'use client';
-/** Small parts of the desk: columns, switches, choices, colours. */
+/** Small parts of the desk: rows, switches, choices, colours. */
 import { useRef, type ReactNode } from 'react';
-
-export function Column({
-  title,
-  aside,
-  wide,
-  children,
-}: {
-  title: string;
-  aside?: ReactNode;
-  wide?: boolean | 'very';
-  children: ReactNode;
-}) {
-  return (
-    <section
-      className={`flex min-w-0 flex-col ${wide === 'very' ? 'w-[316px]' : wide ? 'w-[216px]' : 'w-[174px]'} shrink-0`}
-      aria-label={title}
-    >
-      <h3 className="heading">
-        <span>{title}</span>
-        {aside && <span className="normal-case tracking-normal">{aside}</span>}
-      </h3>
-      {children}
-    </section>
-  );
-}
 
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <div className="flex h-[22px] items-center gap-2">
-      <span className="w-[56px] shrink-0 truncate">{label}</span>
+    <div className="row flex h-[24px] items-center gap-2">
+      <span className="min-w-[56px] shrink-0">{label}</span>
       <div className="flex min-w-0 flex-1 items-center justify-end gap-1">{children}</div>
     </div>
   );
@@ -60,7 +35,7 @@ export function Switch({
         role="switch"
         aria-checked={on}
         aria-label={label}
-        className={`cursor-pointer px-1 ${on ? '' : warns ? 'text-signal' : 'text-ash'}`}
+        className={`cursor-pointer px-1 whitespace-nowrap ${on ? '' : warns ? 'text-signal' : 'text-ash'}`}
         onClick={() => onChange(!on)}
       >
         {differs ? 'differs' : on ? words[0] : words[1]}
@@ -112,11 +87,14 @@ export function Choice<T extends string>({
 export function ColourField({
   label,
   value,
+  differs = false,
   onPreview,
   onCommit,
 }: {
   label: string;
   value: string;
+  /** Several things are picked and are not the same in this. */
+  differs?: boolean;
   onPreview(hex: string): void;
   onCommit(hex: string): void;
 }) {
@@ -140,13 +118,13 @@ export function ColourField({
         onPointerLeave={finish}
       />
       <input
-        key={value}
+        key={`${value} ${differs}`}
         className="field figure w-[62px] shrink-0 text-right"
         aria-label={`${label}, hex`}
-        defaultValue={value}
+        defaultValue={differs ? 'differs' : value}
         onBlur={(event) =>
           /^#[0-9a-f]{6}$/i.test(event.currentTarget.value) &&
-          event.currentTarget.value !== value &&
+          (differs || event.currentTarget.value !== value) &&
           onCommit(event.currentTarget.value)
         }
         onKeyDown={(event) => {

@@ -70,6 +70,7 @@ export function Dayline() {
       </div>
       <div
         ref={track}
+        data-free
         className="relative mx-4 cursor-pointer touch-none"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);

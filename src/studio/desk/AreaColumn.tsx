@@ -1,7 +1,8 @@
 'use client';
 import { LIMITS } from '@/core/limits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
-import { Choice, Column, Key, Row } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Key, Row } from '../controls/small';
 import { STARTERS, STARTER_WORDS, startedArea, withHole, type Starter } from '../store/area-starters';
 import type { LookAdapter } from './look-adapter';
 import { LookNumber } from './LookFields';

@@ -1,8 +1,9 @@
 'use client';
 import { BayColumns } from '../controls/BayColumns';
-import { Column, Key, Row } from '../controls/small';
-import { useDesk, useScene, useStudio } from '../context';
-import { commandOf } from '../commands/all-commands';
+import { CommandKey } from '../controls/CommandKey';
+import { Column } from '../controls/Column';
+import { Row } from '../controls/small';
+import { useDesk, useScene } from '../context';
 import { TILE_TOOLS } from '../store/desk-store';
 import { LightBay } from './LightBay';
 import { LightToolBay } from './LightToolBay';
@@ -25,7 +26,7 @@ export function Bay() {
   const planeId = useDesk((state) => state.planeId);
   const isTileTool = planeId !== null && (TILE_TOOLS as readonly string[]).includes(tool);
   return (
-    <div className="relative h-full overflow-hidden px-3 pt-1 [&>div]:flex [&>div]:h-full [&>div]:flex-col">
+    <div className="h-full overflow-hidden px-3 pt-1">
       {isTileTool ? (
         <PlaneBay id={planeId!} />
       ) : tool === 'light' ? (
@@ -55,27 +56,32 @@ export function Bay() {
 
 /** Things of several kinds: what can be done with all of them. */
 function MixedBay({ count }: { count: number }) {
-  const studio = useStudio();
   const hasLights = useScene((state) => state.selection.some(({ collection }) => collection === 'lights'));
-  const key = (id: string, words: string) => <Key onClick={() => commandOf(id).run(studio)}>{words}</Key>;
   return (
-    <div>
-      <p className="mb-1 text-large">
-        {count} things{' '}
-        <span className="text-plain text-ash">of several kinds; pick one kind to change it</span>
-      </p>
-      <BayColumns>
-        <Column title="Copies">
+    <BayColumns
+      title={
+        <p className="text-large">
+          {count} things{' '}
+          <span className="text-plain text-ash">of several kinds; pick one kind to change it</span>
+        </p>
+      }
+    >
+      <Column title="Copies">
+        <Row label="">
+          <CommandKey id="duplicate">Duplicate</CommandKey>
+          <CommandKey id="copy">Copy</CommandKey>
+          <CommandKey id="delete">Delete</CommandKey>
+        </Row>
+        {hasLights && (
           <Row label="">
-            {key('duplicate', 'Duplicate')}
-            {key('copy', 'Copy')}
-            {key('delete', 'Delete')}
+            <CommandKey id="make-luminaire">Make a luminaire</CommandKey>
           </Row>
-          {hasLights && <Row label="">{key('make-luminaire', 'Make a luminaire')}</Row>}
-          <Row label="">{key('tool-hang', 'Hang on a bracket')}</Row>
-        </Column>
-        <ManyColumn />
-      </BayColumns>
-    </div>
+        )}
+        <Row label="">
+          <CommandKey id="tool-hang">Hang on a bracket</CommandKey>
+        </Row>
+      </Column>
+      <ManyColumn />
+    </BayColumns>
   );
 }

@@ -2,7 +2,7 @@
 import { LIMITS } from '@/core/limits';
 import { inOrder } from '@/core/scene/document';
 import { HOUSE_CIRCUIT } from '@/core/scene/records/circuit';
-import { create } from '@/core/scene/edits';
+import { change, create } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { NameField } from '../controls/NameField';
 import { Key, Row } from '../controls/small';
@@ -77,7 +77,6 @@ export function CircuitLetters({
 export function CircuitNames() {
   const studio = useStudio();
   const circuits = useScene(({ scene }) => inOrder(scene.circuits).map(([id, { name }]) => ({ id, name })));
-  if (circuits.length < 2) return null;
   return (
     <>
       {circuits.map(({ id, name }, i) => (
@@ -88,6 +87,15 @@ export function CircuitNames() {
             className="min-w-0 flex-1 text-right"
             onChange={(next) => studio.set('Rename', 'circuits', id, { name: next })}
           />
+          {circuits.length < LIMITS.circuits && (
+            <Key
+              name={`Duplicate circuit ${letterOf(i)}`}
+              title="A circuit from the same lights to the same sprites"
+              onClick={() => duplicateCircuit(studio, id)}
+            >
+              Copy
+            </Key>
+          )}
           {id !== HOUSE_CIRCUIT && (
             <Key name={`Delete circuit ${letterOf(i)}`} onClick={() => deleteCircuit(studio, id)}>
               ×
@@ -101,6 +109,22 @@ export function CircuitNames() {
 
 function letterOf(index: number): string {
   return String.fromCharCode(65 + index);
+}
+
+/** Another circuit, wired to all that this one is wired to. */
+function duplicateCircuit(studio: Studio, id: string): void {
+  const { scene } = studio;
+  const copyId = freshId();
+  const order = orderAfter(Object.values(scene.circuits).map((circuit) => circuit.order));
+  const wired = (['lights', 'lamps', 'sprites', 'planes'] as const).flatMap((collection) =>
+    Object.entries(scene[collection]).flatMap(([ownId, { circuitIds }]) =>
+      circuitIds?.includes(id)
+        ? (change(scene, collection, ownId, { circuitIds: [...circuitIds, copyId] }) ?? [])
+        : [],
+    ),
+  );
+  const copy = create('circuits', copyId, { name: `${scene.circuits[id].name} copy`, order });
+  studio.scenes.transact({ label: 'Duplicate a circuit', edits: [copy, ...wired] });
 }
 
 /** Takes a circuit away, and out of all that is wired to it. */

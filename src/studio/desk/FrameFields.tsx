@@ -19,7 +19,7 @@ export function FrameFields({ ids }: { ids: string[] }) {
   if (count < 2) return null;
   return (
     <>
-      <Switch label="Frames" on={playing.value} words={['playing', 'standing']} onChange={playing.set} />
+      <Switch label="Frames" on={playing.value} words={['playing', 'still']} onChange={playing.set} />
       <FieldOf
         collection="sprites"
         ids={ids}

@@ -1,51 +1,57 @@
 'use client';
-import { figureSize } from '@/core/art/frames';
-import type { Gobo } from '@/core/scene/records/light-look';
-import { Choice, Column, Switch } from '../controls/small';
-import { ValueField } from '../controls/ValueField';
+import { figureSize, framesIn } from '@/core/art/frames';
+import { settingsOf } from '@/core/scene/document';
+import { type Gobo, newGobo } from '@/core/scene/records/light-look';
+import { Column } from '../controls/Column';
+import { Choice, Switch } from '../controls/small';
+import { ValueField, type ValueFieldProps } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import type { LookAdapter } from './look-adapter';
 import { LookNumber } from './LookFields';
+import { useArtworkOptions } from './use-fields';
+
+const PX = { low: 0, high: 1000, unit: 'px', logarithmic: true } as const;
 
 /** The picture that shapes a light. */
 export function GoboColumn({ of }: { of: LookAdapter }) {
   const studio = useStudio();
   const { gobo, kind } = of.look;
   const { figure } = LIGHT_SCREENS[kind];
-  const artworks = useScene(({ scene }) =>
-    Object.entries(scene.artworks)
-      .filter(([, artwork]) => !artwork.binned)
-      .map(([id, { name }]) => [id, name] as const)
-      .toSorted((a, b) => a[1].localeCompare(b[1])),
-  );
+  const artworks = useArtworkOptions();
+  const isPixelArt = useScene(({ scene }) => settingsOf(scene).pixelArt);
+  const frames = useScene(({ scene }) => {
+    const artwork = scene.artworks[gobo?.artworkId ?? ''];
+    return artwork ? framesIn(artwork).length : 1;
+  });
   const choose = (artworkId: string) => {
     if (artworkId === '') return of.commit({ gobo: null });
     const { widthPx, heightPx } = figureSize(studio.scene.artworks[artworkId]);
     const scale = Math.max(1, Math.round((of.look.reachPx * 1.4) / Math.max(widthPx, heightPx)));
-    const size = gobo ?? {
-      widthPx: widthPx * scale,
-      heightPx: heightPx * scale,
-      fadePx: 0,
-      crisp: false,
-      playing: true,
-    };
-    of.commit({ gobo: { ...size, artworkId } });
+    const made = newGobo({ artworkId, widthPx: widthPx * scale, heightPx: heightPx * scale });
+    of.commit({ gobo: gobo ? { ...gobo, artworkId, frame: 0 } : made });
   };
-  const number = (field: 'widthPx' | 'heightPx' | 'fadePx', label: string, low: number) => (
-    <ValueField
-      label={of.mark('gobo', label)}
-      value={gobo![field]}
-      low={low}
-      high={1000}
-      digits={0}
-      unit="px"
-      logarithmic
-      onPreview={(value) => of.preview({ gobo: { ...gobo!, [field]: value } })}
-      onCommit={(value) => of.commit({ gobo: { ...gobo!, [field]: value } })}
-      onCancel={of.cancel}
-    />
-  );
+  const number = (
+    field: 'widthPx' | 'heightPx' | 'fadePx' | 'frame' | 'speed',
+    label: string,
+    range: Pick<ValueFieldProps, 'low' | 'high' | 'digits' | 'unit' | 'logarithmic'>,
+  ) => {
+    const held = (value: number) => ({
+      gobo: { ...gobo!, [field]: field === 'frame' ? Math.round(value) : value },
+    });
+    return (
+      <ValueField
+        digits={0}
+        {...range}
+        label={of.mark('gobo', label)}
+        value={gobo![field]}
+        differs={of.differs('gobo')}
+        onPreview={(value) => of.preview(held(value))}
+        onCommit={(value) => of.commit(held(value))}
+        onCancel={of.cancel}
+      />
+    );
+  };
   const toggle = (field: keyof Pick<Gobo, 'crisp' | 'playing'>, label: string, words: [string, string]) => (
     <Switch
       label={label}
@@ -64,13 +70,18 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
       />
       {gobo && (
         <>
-          {number('widthPx', 'Width', 1)}
-          {number('heightPx', 'Height', 1)}
-          {number('fadePx', 'Fade', 0)}
+          {number('widthPx', 'Width', { ...PX, low: 1 })}
+          {number('heightPx', 'Height', { ...PX, low: 1 })}
+          {number('fadePx', 'Fade', PX)}
           {!figure.outlines && (
             <LookNumber of={of} field="turnDeg" label="Turn" low={-180} high={180} unit="°" digits={0} />
           )}
-          {toggle('crisp', 'Read', ['crisp', 'smooth'])}
+          {!isPixelArt && toggle('crisp', 'Reading', ['crisp', 'smooth'])}
+          {frames > 1 && toggle('playing', 'Frames', ['playing', 'still'])}
+          {frames > 1 && number('frame', gobo.playing ? 'From' : 'Frame', { low: 0, high: frames - 1 })}
+          {frames > 1 &&
+            gobo.playing &&
+            number('speed', 'Speed', { low: 0.05, high: 20, digits: 2, unit: 'x', logarithmic: true })}
         </>
       )}
     </Column>

@@ -1,8 +1,8 @@
 'use client';
 import { artOf } from '@/core/moment/standing';
-import { Key, Row } from '../controls/small';
+import { CommandKey } from '../controls/CommandKey';
+import { Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../commands/all-commands';
 
 /** What carries a light, a lamp or a sprite, and the keys that hang it up and take it off. */
 export function HangRow({ collection, id }: { collection: 'lights' | 'lamps' | 'sprites'; id: string }) {
@@ -26,14 +26,14 @@ export function HangRow({ collection, id }: { collection: 'lights' | 'lamps' | '
           >
             {carrier.words}
           </button>
-          <Key title="It stays where it is (Ctrl+G)" onClick={() => commandOf('take-off').run(studio)}>
-            Off
-          </Key>
+          <CommandKey id="take-off" about="It stays where it is">
+            Detach
+          </CommandKey>
         </>
       ) : (
-        <Key title="Then click a bracket on the stage (G)" onClick={() => commandOf('tool-hang').run(studio)}>
+        <CommandKey id="tool-hang" about="Then click a bracket on the stage">
           Hang
-        </Key>
+        </CommandKey>
       )}
     </Row>
   );

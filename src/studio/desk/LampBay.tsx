@@ -1,164 +1,215 @@
 'use client';
-import { useState } from 'react';
 import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
 import type { FlamePart, LightPart } from '@/core/scene/records/luminaire';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
-import { ValueField } from '../controls/ValueField';
-import { useScene, useStudio } from '../context';
-import { pushBack, resetOverrides, takeApart } from '../store/lamp-edits';
-import { CircuitLetters } from './CircuitLetters';
+import { Column } from '../controls/Column';
+import { Choice, Key, Row, Switch } from '../controls/small';
+import { useDesk, useScene, useStudio } from '../context';
+import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
+import { resetOverrides, takeApart, updateLuminaire } from '../store/lamp-edits';
+import { addFlamePart, addLightPart, deletePart } from '../store/luminaire-parts';
+import { FlameColumn } from './FlameColumn';
 import { HangRow } from './HangRow';
-import { useOverride, usePartLook } from './look-adapter';
+import { usePartLook } from './look-adapter';
 import { LookColumns } from './LookColumns';
-import { PickedName, PlaceFields } from './PlaceFields';
-import { useField, usePlaneOptions } from './use-fields';
+import { ManyColumn } from './ManyColumn';
+import { PartPlace } from './PartPlace';
+import { PartWickColumn } from './PartWickColumn';
+import { PickedName, PlaceFields, TurnField } from './PlaceFields';
+import { PlanesLitColumn } from './PlanesLitColumn';
+import { StateRows } from './StateRows';
+import { useArtworkOptions, useField, usePlaneOptions } from './use-fields';
 
-/** Lamps: where they are, and the parts of their luminaire with what these lamps have otherwise. */
+/** Lamps: where they are, and the parts of their luminaire with what these lamps override. */
 export function LampBay({ ids }: { ids: string[] }) {
-  const studio = useStudio();
   const lamp = useScene(({ scene }) => scene.lamps[ids[0]]);
-  const luminaire = useScene(({ scene }) => scene.luminaires[lamp?.luminaireId ?? '']);
   const parts = useScene(({ scene }) =>
     lamp ? { lights: lightPartsOf(scene, lamp), flames: flamePartsOf(scene, lamp) } : null,
   );
-  const planes = usePlaneOptions();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const planeId = useField('lamps', ids, 'planeId', 'Put on a plane');
-  const circuits = useField('lamps', ids, 'circuitIds', 'Circuits');
-  const blocked = useField('lamps', ids, 'blockedByCarrier', 'Carrier');
+  const chosen = useDesk((state) => state.partId);
   if (!lamp || !parts) return null;
-  const all = [...parts.lights, ...parts.flames];
-  const part = all.find(({ id }) => id === chosen) ?? all[0];
-  const overrides = Object.values(lamp.overrides).reduce((sum, own) => sum + Object.keys(own).length, 0);
+  const light = parts.lights.find(({ id }) => id === chosen);
+  const flame = parts.flames.find(({ id }) => id === chosen);
+  const part = light ?? flame ?? parts.lights[0] ?? parts.flames[0];
+  const throwsShadows = parts.lights.some(({ shadows, kind }) => shadows && !LIGHT_SCREENS[kind].isAmbient);
   return (
-    <div>
-      <div className="mb-1 flex items-center gap-2">
-        <PickedName collection="lamps" ids={ids} one="lamp" many="lamps" />
-        <span className="text-ash">lamp, follows</span>
-        {luminaire ? (
-          <NameField
-            name={luminaire.name}
-            label="Name of the luminaire"
-            className="w-[160px] text-brass"
-            onChange={(name) => studio.set('Rename', 'luminaires', lamp.luminaireId, { name })}
-          />
-        ) : (
-          <span className="text-signal">a luminaire that is missing</span>
-        )}
-      </div>
-      <BayColumns>
-        <Column title="Lamp">
-          <FieldOf
-            collection="lamps"
-            ids={ids}
-            field="level"
-            label="Level"
-            low={0}
-            high={4}
-            step={0.01}
-            unit="x"
-            logarithmic
-            initial={1}
-          />
-          <PlaceFields collection="lamps" ids={ids} />
-          <Choice
-            label="Plane"
-            value={planeId.value}
-            differs={planeId.differs}
-            options={planes}
-            onChange={planeId.set}
-          />
-          {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
-        </Column>
-        <Column title="Part" aside={overrides > 0 ? `${overrides} of its own` : 'all as the luminaire'}>
-          <Choice
-            label="Part"
-            value={part?.id ?? ''}
-            options={all.map(({ id, name }) => [id, lamp.overrides[id] ? `${name} *` : name])}
-            onChange={setChosen}
-          />
-          {part && !('reachPx' in part) && <FlameFields ids={ids} part={part} />}
-        </Column>
-        {part && 'reachPx' in part && <LightPartColumns key={part.id} ids={ids} part={part} />}
-        <Column title="Luminaire">
-          <Row label="">
-            <Key disabled={overrides === 0} onClick={() => resetOverrides(studio, ids)}>
-              Follow in everything
-            </Key>
-          </Row>
-          <Row label="">
-            <Key
-              disabled={overrides === 0 || ids.length > 1}
-              title="All lamps of this luminaire become so"
-              onClick={() => pushBack(studio, ids[0])}
-            >
-              Push back to all
-            </Key>
-          </Row>
-          <Row label="">
-            <Key disabled={ids.length > 1} onClick={() => takeApart(studio, ids[0])}>
-              Take apart
-            </Key>
-          </Row>
-          <CircuitLetters
-            label="Feeds"
-            ids={circuits.value}
-            differs={circuits.differs}
-            onChange={circuits.set}
-          />
-          {lamp.hangsOn && (
-            <Switch
-              label="Carrier"
-              on={blocked.value}
-              words={['stops its light', 'lets it by']}
-              onChange={blocked.set}
-            />
-          )}
-        </Column>
-      </BayColumns>
-    </div>
+    <BayColumns title={<Title ids={ids} luminaireId={lamp.luminaireId} />}>
+      <LampColumn ids={ids} />
+      <Column title="Part" aside={overridesIn(lamp.overrides)}>
+        <PartChoice ids={ids} all={[...parts.lights, ...parts.flames]} partId={part?.id ?? ''} />
+        {part && <PartPlace key={part.id} ids={ids} part={part} />}
+      </Column>
+      {part && part === flame && <FlameColumn key={part.id} ids={ids} part={part} />}
+      {part && part !== flame && isLight(part) && <LightPartColumns key={part.id} ids={ids} part={part} />}
+      <PlanesLitColumn collection="lamps" ids={ids} throwsShadows={throwsShadows} />
+      <LuminaireColumn ids={ids} luminaireId={lamp.luminaireId} />
+      {ids.length > 1 && <ManyColumn />}
+    </BayColumns>
   );
 }
 
-/** A number of a flame with its range: field, label, lowest, highest, step, and whether it spans decades. */
-type PartNumber = readonly [
-  field: 'glowLevel' | 'opacity' | 'scaleX' | 'scaleY',
-  label: string,
-  low: number,
-  high: number,
-  step: number,
-  wide: boolean,
-];
+const isLight = (part: LightPart | FlamePart): part is LightPart => 'reachPx' in part;
 
-const FLAME_NUMBERS: readonly PartNumber[] = [
-  ['glowLevel', 'Glow', 0, 8, 0.01, true],
-  ['opacity', 'Opacity', 0, 1, 0.01, false],
-  ['scaleX', 'Width', 0.05, 8, 0.05, true],
-  ['scaleY', 'Height', 0.05, 8, 0.05, true],
-];
-
-function LightPartColumns({ ids, part }: { ids: string[]; part: LightPart }) {
-  return <LookColumns of={usePartLook(ids, part)} />;
+function overridesIn(overrides: Record<string, object>): string {
+  const count = Object.values(overrides).reduce((sum, own) => sum + Object.keys(own).length, 0);
+  return count === 0 ? 'no overrides' : count === 1 ? '1 override' : `${count} overrides`;
 }
 
-function FlameFields({ ids, part }: { ids: string[]; part: FlamePart }) {
-  const override = useOverride(ids, part);
-  return FLAME_NUMBERS.map(([field, label, low, high, step, wide]) => (
-    <ValueField
-      key={field}
-      label={override.mark(field, label)}
-      value={part[field]}
-      low={low}
-      high={high}
-      step={step}
-      logarithmic={wide}
-      initial={override.base?.[field]}
-      onPreview={(value) => override.preview({ [field]: value })}
-      onCommit={(value) => override.commit({ [field]: value })}
-      onCancel={override.cancel}
+function Title({ ids, luminaireId }: { ids: string[]; luminaireId: string }) {
+  const studio = useStudio();
+  const luminaire = useScene(({ scene }) => scene.luminaires[luminaireId]);
+  return (
+    <>
+      <PickedName collection="lamps" ids={ids} one="lamp" many="lamps" />
+      <span className="text-ash">lamp of</span>
+      {luminaire ? (
+        <NameField
+          name={luminaire.name}
+          label="Name of the luminaire"
+          className="max-w-[160px] min-w-[60px] text-brass [field-sizing:content]"
+          onChange={(name) => studio.set('Rename', 'luminaires', luminaireId, { name })}
+        />
+      ) : (
+        <span className="text-signal">a missing luminaire</span>
+      )}
+    </>
+  );
+}
+
+function LampColumn({ ids }: { ids: string[] }) {
+  const planes = usePlaneOptions();
+  const planeId = useField('lamps', ids, 'planeId', 'Put on a plane');
+  const flipX = useField('lamps', ids, 'flipX', 'Flip');
+  return (
+    <Column title="Lamp">
+      <FieldOf
+        collection="lamps"
+        ids={ids}
+        field="level"
+        label="Level"
+        low={0}
+        high={4}
+        step={0.01}
+        unit="x"
+        logarithmic
+        initial={1}
+      />
+      <PlaceFields collection="lamps" ids={ids} />
+      <TurnField collection="lamps" ids={ids} />
+      <Switch
+        label="Flipped"
+        on={flipX.value}
+        words={['yes', 'no']}
+        differs={flipX.differs}
+        onChange={flipX.set}
+      />
+      <Choice
+        label="Plane"
+        value={planeId.value}
+        differs={planeId.differs}
+        options={planes}
+        onChange={planeId.set}
+      />
+      {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
+      <StateRows collection="lamps" ids={ids} />
+    </Column>
+  );
+}
+
+function PartChoice({
+  ids,
+  all,
+  partId,
+}: {
+  ids: string[];
+  all: readonly (LightPart | FlamePart)[];
+  partId: string;
+}) {
+  const studio = useStudio();
+  const overrides = useScene(({ scene }) => scene.lamps[ids[0]]?.overrides ?? {});
+  return (
+    <Choice
+      label="Part"
+      value={partId}
+      options={all.map(({ id, name }) => [id, overrides[id] ? `${name} *` : name])}
+      onChange={(id) => studio.desk.setState({ partId: id })}
     />
-  ));
+  );
+}
+
+function LightPartColumns({ ids, part }: { ids: string[]; part: LightPart }) {
+  return (
+    <>
+      <LookColumns of={usePartLook(ids, part)} />
+      <PartWickColumn ids={ids} part={part} />
+    </>
+  );
+}
+
+/** What is done to the luminaire, and so to all lamps of it. */
+function LuminaireColumn({ ids, luminaireId }: { ids: string[]; luminaireId: string }) {
+  const studio = useStudio();
+  const artworks = useArtworkOptions();
+  const count = useScene(({ scene }) => {
+    const { lights = [], flames = [] } = scene.luminaires[luminaireId] ?? {};
+    return lights.length + flames.length;
+  });
+  const hasOverrides = useScene(({ scene }) =>
+    ids.some((id) => Object.keys(scene.lamps[id]?.overrides ?? {}).length > 0),
+  );
+  const chosen = useDesk((state) => state.partId);
+  const partId = useScene(({ scene }) => {
+    const { lights = [], flames = [] } = scene.luminaires[luminaireId] ?? {};
+    const all = [...lights, ...flames];
+    return (all.find(({ id }) => id === chosen) ?? all[0])?.id ?? null;
+  });
+  return (
+    <Column title="Luminaire" aside="all lamps of it">
+      <Row label="Overrides">
+        <Key
+          title="These lamps are as their luminaire again"
+          disabled={!hasOverrides}
+          onClick={() => resetOverrides(studio, ids)}
+        >
+          Reset to luminaire
+        </Key>
+      </Row>
+      <Row label="">
+        <Key
+          title="All lamps of this luminaire become as this one"
+          disabled={!hasOverrides || ids.length > 1}
+          onClick={() => updateLuminaire(studio, ids[0])}
+        >
+          Update luminaire
+        </Key>
+      </Row>
+      <Row label="Parts">
+        <Key onClick={() => addLightPart(studio, luminaireId)}>Add a light</Key>
+        <Key
+          title="Takes the chosen part out of all lamps of this luminaire"
+          disabled={count < 2 || partId === null}
+          onClick={() => deletePart(studio, luminaireId, partId!)}
+        >
+          Delete
+        </Key>
+      </Row>
+      <Choice
+        label="Add flame"
+        value=""
+        options={[['', artworks.length === 0 ? 'no artworks yet' : 'choose its art …'], ...artworks]}
+        onChange={(artworkId) => artworkId && addFlamePart(studio, luminaireId, artworkId)}
+      />
+      <Row label="">
+        <Key
+          title="Lights and sprites of its own, which do not follow the luminaire any more"
+          disabled={ids.length > 1}
+          onClick={() => takeApart(studio, ids[0])}
+        >
+          Take apart
+        </Key>
+      </Row>
+    </Column>
+  );
 }

@@ -1,9 +1,11 @@
 'use client';
 import { LIGHT_KINDS } from '@/core/moment/light-kinds/all-kinds';
 import { BayColumns } from '../controls/BayColumns';
-import { Choice, Column, Key } from '../controls/small';
-import { useDesk, useScene, useStudio } from '../context';
+import { Column } from '../controls/Column';
+import { Choice, Key } from '../controls/small';
+import { useDesk, useStudio } from '../context';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
+import { useArtworkOptions } from './use-fields';
 
 /** Which kind of light the light tool places. */
 export function LightToolBay() {
@@ -11,40 +13,38 @@ export function LightToolBay() {
   const kind = useDesk((state) => state.lightKind);
   const { word, about, figure } = LIGHT_SCREENS[kind];
   const goboId = useDesk((state) => state.goboId);
-  const artworks = useScene(({ scene }) =>
-    Object.entries(scene.artworks)
-      .filter(([, artwork]) => !artwork.binned)
-      .map(([id, { name }]) => [id, name] as const),
-  );
+  const artworks = useArtworkOptions();
   return (
-    <div>
-      <p className="mb-1 text-large">
-        New light <span className="text-plain text-ash">its kind can be changed later; what fits stays</span>
-      </p>
-      <BayColumns>
-        <Column title="Kind">
-          <div role="group" aria-label="Kind of new lights" className="grid grid-cols-2 gap-1 pt-1">
-            {LIGHT_KINDS.map((one) => (
-              <Key key={one} pressed={kind === one} onClick={() => studio.desk.setState({ lightKind: one })}>
-                {LIGHT_SCREENS[one].word}
-              </Key>
-            ))}
-          </div>
+    <BayColumns
+      title={
+        <p className="text-large">
+          New light{' '}
+          <span className="text-plain text-ash">its kind can be changed later; what fits stays</span>
+        </p>
+      }
+    >
+      <Column title="Kind">
+        <div role="group" aria-label="Kind of new lights" className="grid grid-cols-2 gap-1 pt-1">
+          {LIGHT_KINDS.map((one) => (
+            <Key key={one} pressed={kind === one} onClick={() => studio.desk.setState({ lightKind: one })}>
+              {LIGHT_SCREENS[one].word}
+            </Key>
+          ))}
+        </div>
+      </Column>
+      <Column title={word} wide>
+        <p className="pt-1 text-ash">{about}</p>
+      </Column>
+      {figure.gobo && (
+        <Column title="Shaped by">
+          <Choice
+            label="Picture"
+            value={goboId ?? ''}
+            options={[['', 'Choose an artwork'], ...artworks]}
+            onChange={(id) => studio.desk.setState({ goboId: id === '' ? null : id })}
+          />
         </Column>
-        <Column title={word} wide>
-          <p className="pt-1 text-ash">{about}</p>
-        </Column>
-        {figure.gobo && (
-          <Column title="Shaped by">
-            <Choice
-              label="Picture"
-              value={goboId ?? ''}
-              options={[['', 'Choose an artwork'], ...artworks]}
-              onChange={(id) => studio.desk.setState({ goboId: id === '' ? null : id })}
-            />
-          </Column>
-        )}
-      </BayColumns>
-    </div>
+      )}
+    </BayColumns>
   );
 }

@@ -5,7 +5,8 @@ import type { Blend, FallCurve, Source } from '@/core/scene/records/light-look';
 import type { ComponentType, ReactNode } from 'react';
 import type { FigureColumn } from '../lights/kinds/kind';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
-import { Choice, Column, Row } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Row } from '../controls/small';
 import { AreaColumn } from './AreaColumn';
 import { CurveEditor } from './CurveEditor';
 import { GoboColumn } from './GoboColumn';
@@ -15,10 +16,10 @@ import { withKind } from '../store/area-starters';
 import { StopsRow } from './StopsRow';
 
 const BLEND_WORDS: Record<Blend, string> = {
-  add: 'Adds up',
-  lighten: 'Brighter wins',
-  uncover: 'Uncovers the art',
-  subtract: 'Takes away',
+  add: 'Add',
+  lighten: 'Lighten',
+  uncover: 'Uncover',
+  subtract: 'Subtract',
 };
 const CURVE_WORDS: Record<FallCurve, string> = {
   natural: 'Natural',
@@ -30,7 +31,7 @@ const CURVE_WORDS: Record<FallCurve, string> = {
 const SOURCE_WORDS: Record<Source, string> = { point: 'A place', parallel: 'One direction' };
 
 export function LookColumns({ of }: { of: LookAdapter }) {
-  const { kind, curve } = of.look;
+  const { kind, curve, rim, blend, bands } = of.look;
   const { isAmbient, figure, columns, lateColumns, ...screen } = LIGHT_SCREENS[kind];
   const falls = screen.falls(of.look);
   return (
@@ -49,11 +50,11 @@ export function LookColumns({ of }: { of: LookAdapter }) {
           <LookSwitch
             of={of}
             field="replaces"
-            label="Holds"
-            words={["in the scene's place", "on top of the scene's"]}
+            label="Ambient"
+            words={["replaces the scene's", 'adds to it']}
           />
         ) : (
-          <LookChoice of={of} field="blend" label="Blend" words={BLEND_WORDS} />
+          !rim && <LookChoice of={of} field="blend" label="Blend" words={BLEND_WORDS} />
         )}
         {falls && <StopsRow of={of} />}
         {figure.round && <HeightField of={of} />}
@@ -76,18 +77,20 @@ export function LookColumns({ of }: { of: LookAdapter }) {
         </Column>
       )}
       <Column title="Steps">
-        <LookNumber of={of} field="bands" label="Bands" low={0} high={16} digits={0} />
-        <LookSwitch of={of} field="dither" label="Between" words={['dithered', 'hard']} />
+        {falls && <LookNumber of={of} field="bands" label="Bands" low={0} high={16} digits={0} />}
+        {falls && bands > 0 && <LookSwitch of={of} field="dither" label="Dither" />}
         <LookNumber of={of} field="blockPx" label="Blocks" low={0} high={32} unit="px" digits={0} />
       </Column>
       <FigureColumns names={lateColumns} of={of} />
       {!isAmbient && (
-        <Column title="Surfaces">
+        <Column title="Surface">
           <LookNumber of={of} field="relief" label="Relief" low={0} high={1} step={0.01} />
           <LookNumber of={of} field="wrap" label="Wrap" low={0} high={1} step={0.01} />
-          <LookNumber of={of} field="air" label="Air" low={0} high={1} step={0.01} />
-          <LookSwitch of={of} field="rim" label="Lights" words={['rims alone', 'surfaces']} />
-          <LookSwitch of={of} field="still" label="Can move" words={['still', 'live']} />
+          {!rim && blend !== 'subtract' && (
+            <LookNumber of={of} field="air" label="Air" low={0} high={1} step={0.01} />
+          )}
+          <LookSwitch of={of} field="rim" label="Rim only" words={['yes', 'no']} />
+          <LookSwitch of={of} field="still" label="Motion" words={['still', 'live']} />
         </Column>
       )}
     </>
@@ -113,7 +116,7 @@ function FigureColumns({ names, of }: { names: readonly FigureColumn[]; of: Look
 
 function SunColumn({ of }: { of: LookAdapter }) {
   return (
-    <Column title="Comes from">
+    <Column title="Direction">
       <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
       <LookNumber of={of} field="altitudeDeg" label="Altitude" low={-10} high={90} unit="°" digits={0} />
     </Column>
@@ -168,7 +171,7 @@ function RoundColumn({ of, children }: { of: LookAdapter; children?: ReactNode }
 
 function SourceColumn({ of }: { of: LookAdapter }) {
   return (
-    <Column title="Comes from">
+    <Column title="Source">
       <LookChoice of={of} field="source" label="Source" words={SOURCE_WORDS} />
       {of.look.source === 'parallel' ? (
         <>
@@ -177,8 +180,8 @@ function SourceColumn({ of }: { of: LookAdapter }) {
         </>
       ) : (
         <>
-          <LookNumber of={of} field="sourceX" label="Across" low={-500} high={500} unit="px" digits={0} />
-          <LookNumber of={of} field="sourceY" label="Down" low={-500} high={500} unit="px" digits={0} />
+          <LookNumber of={of} field="sourceX" label="X" low={-500} high={500} unit="px" digits={0} />
+          <LookNumber of={of} field="sourceY" label="Y" low={-500} high={500} unit="px" digits={0} />
           <HeightField of={of} />
         </>
       )}
@@ -218,8 +221,8 @@ function ShadowColumn({ of }: { of: LookAdapter }) {
               logarithmic
             />
           )}
-          <LookNumber of={of} field="shadowOpacity" label="Depth" low={0} high={1} step={0.01} />
-          <LookColour of={of} field="shadowColour" label="Its colour" />
+          <LookNumber of={of} field="shadowOpacity" label="Density" low={0} high={1} step={0.01} />
+          <LookColour of={of} field="shadowColour" label="Shadow colour" />
         </>
       ) : (
         <Row label="">

@@ -58,6 +58,7 @@ export function LookColour({ of, field, label }: Field<'colour' | 'shadowColour'
     <ColourField
       label={of.mark(field, label)}
       value={of.look[field]}
+      differs={of.differs(field)}
       onPreview={(colour) => of.preview({ [field]: colour })}
       onCommit={(colour) => of.commit({ [field]: colour })}
     />

@@ -3,15 +3,33 @@ import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { useScene, useStudio } from '../context';
 
-/** Where sprites or lamps stand and how they are turned. */
-export function PlaceFields({ collection, ids }: { collection: 'sprites' | 'lamps'; ids: string[] }) {
-  const common = { collection, ids, digits: 1 };
+/** Where things stand. */
+export function PlaceFields({
+  collection,
+  ids,
+}: {
+  collection: 'sprites' | 'lamps' | 'lights';
+  ids: string[];
+}) {
+  const common = { collection, ids, low: -2000, high: 2000, digits: 1, unit: 'px' } as const;
   return (
     <>
-      <FieldOf {...common} field="x" label="Across" low={-2000} high={2000} unit="px" />
-      <FieldOf {...common} field="y" label="Down" low={-2000} high={2000} unit="px" />
-      <FieldOf {...common} field="turnDeg" label="Turn" low={-180} high={180} unit="°" initial={0} />
+      <FieldOf {...common} field="x" label="X" />
+      <FieldOf {...common} field="y" label="Y" />
     </>
+  );
+}
+
+/** How sprites or lamps are turned. */
+export function TurnField({ collection, ids }: { collection: 'sprites' | 'lamps'; ids: string[] }) {
+  return (
+    <FieldOf
+      {...{ collection, ids, field: 'turnDeg', label: 'Turn', unit: '°' }}
+      low={-180}
+      high={180}
+      digits={1}
+      initial={0}
+    />
   );
 }
 
@@ -43,7 +61,7 @@ export function PickedName({
     <NameField
       name={name}
       label={`Name of the ${one}`}
-      className="w-[200px] text-large"
+      className="max-w-[200px] min-w-[60px] text-large [field-sizing:content]"
       onChange={(next) => studio.set('Rename', collection, ids[0], { name: next })}
     />
   );

@@ -2,15 +2,16 @@
 import { change } from '@/core/scene/edits';
 import type { PlainArt } from '@/core/scene/records/sprite';
 import { useGesture } from '../controls/FieldOf';
-import { ColourField, Column } from '../controls/small';
+import { Column } from '../controls/Column';
+import { ColourField } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
 
-/** What a board is: its colour and its size. */
+/** What a flat is: its colour and its size. */
 export function PlainColumn({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const plain = useScene(({ scene }) => scene.sprites[ids[0]]?.plain ?? null);
-  const gesture = useGesture(studio, 'Change a board');
+  const gesture = useGesture(studio, 'Change a flat');
   if (!plain) return null;
   const edits = (fields: Partial<PlainArt>) =>
     ids.flatMap((id) => {
@@ -20,11 +21,11 @@ export function PlainColumn({ ids }: { ids: string[] }) {
     });
   const preview = (fields: Partial<PlainArt>) => gesture.preview(edits(fields));
   const commit = (fields: Partial<PlainArt>) => {
-    if (fields.colour) studio.desk.setState({ boardColour: fields.colour });
+    if (fields.colour) studio.desk.setState({ flatColour: fields.colour });
     gesture.commit(edits(fields));
   };
   return (
-    <Column title="Board">
+    <Column title="Flat">
       <ColourField
         label="Colour"
         value={plain.colour}

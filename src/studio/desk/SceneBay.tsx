@@ -5,170 +5,168 @@ import { settingsOf } from '@/core/scene/document';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
-import { Choice, ColourField, Column, Key, Row, Switch } from '../controls/small';
+import { CommandKey } from '../controls/CommandKey';
+import { Column } from '../controls/Column';
+import { Choice, ColourField, Row, Switch } from '../controls/small';
 import { SettingField } from '../controls/SettingField';
 import { useDesk, useScene, useStudio } from '../context';
-import { commandOf } from '../commands/all-commands';
 import { CircuitNames } from './CircuitLetters';
 import { GATE_SIZES } from './gate-sizes';
 import { SetNames } from './ManyColumn';
 import { useField } from './use-fields';
 
 const SPACE_WORDS: Record<LightSpace, string> = { linear: 'Linear light', display: 'Display values' };
-const TONE_WORDS: Record<Tone, string> = { clip: 'Cut off', shoulder: 'Over a shoulder' };
+const TONE_WORDS: Record<Tone, string> = { clip: 'Clip', shoulder: 'Shoulder' };
 const IDS = [SETTINGS_ID];
 
 /** What belongs to the scene as a whole; shown while nothing is picked. */
 export function SceneBay() {
-  const studio = useStudio();
   const backdrop = useField('settings', IDS, 'backdropColour', 'Backdrop');
   const backdropLit = useField('settings', IDS, 'backdropLit', 'Backdrop');
   const space = useField('settings', IDS, 'lightSpace', 'Light space');
   const tone = useField('settings', IDS, 'tone', 'Tone');
   const pixelArt = useField('settings', IDS, 'pixelArt', 'Kind of art');
   return (
-    <div>
-      <p className="mb-1 text-large">
-        The scene <span className="text-plain text-ash">pick something to see its own controls</span>
-      </p>
-      <BayColumns>
-        <Column title="Backdrop">
-          <ColourField
-            label="Colour"
-            value={backdrop.value}
-            onPreview={backdrop.preview}
-            onCommit={backdrop.set}
-          />
-          <Switch
-            label="Lit"
-            on={backdropLit.value}
-            words={['by the ambient', 'as it is']}
-            onChange={backdropLit.set}
-          />
-        </Column>
-        <Column title="Gate" aside="px">
-          <GateSize />
+    <BayColumns
+      title={
+        <p className="text-large">
+          The scene <span className="text-plain text-ash">pick something to see its own controls</span>
+        </p>
+      }
+    >
+      <Column title="Backdrop">
+        <ColourField
+          label="Colour"
+          value={backdrop.value}
+          onPreview={backdrop.preview}
+          onCommit={backdrop.set}
+        />
+        <Switch
+          label="Lit"
+          on={backdropLit.value}
+          words={['by the ambient', 'as it is']}
+          onChange={backdropLit.set}
+        />
+      </Column>
+      <Column title="Gate" aside="px">
+        <GateSize />
+        <FieldOf collection="settings" ids={IDS} field="gateX" label="X" low={-2000} high={2000} digits={0} />
+        <FieldOf collection="settings" ids={IDS} field="gateY" label="Y" low={-2000} high={2000} digits={0} />
+        <FieldOf
+          collection="settings"
+          ids={IDS}
+          field="gateWidthPx"
+          label="Width"
+          low={16}
+          high={1920}
+          digits={0}
+          initial={480}
+        />
+        <FieldOf
+          collection="settings"
+          ids={IDS}
+          field="gateHeightPx"
+          label="Height"
+          low={16}
+          high={1080}
+          digits={0}
+          initial={270}
+        />
+      </Column>
+      <Column title="Grid and sets">
+        <GridField />
+        <Row label="Hidden">
+          <CommandKey id="show-all">Show all</CommandKey>
+        </Row>
+        <Row label="Locked">
+          <CommandKey id="unlock-all">Unlock all</CommandKey>
+        </Row>
+        <SetNames />
+      </Column>
+      <Column title="Picture">
+        <Choice<'yes' | 'no'>
+          label="Art"
+          value={pixelArt.value ? 'yes' : 'no'}
+          options={[
+            ['yes', 'Pixel art'],
+            ['no', 'Painted'],
+          ]}
+          onChange={(v) => pixelArt.set(v === 'yes')}
+        />
+        <Choice<LightSpace>
+          label="Light space"
+          value={space.value}
+          options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])}
+          onChange={space.set}
+        />
+        <FieldOf
+          collection="settings"
+          ids={IDS}
+          field="clockHours"
+          label="Opens at"
+          low={0}
+          high={24}
+          step={0.25}
+          unit="h"
+        />
+      </Column>
+      <Column title="Circuits">
+        <CircuitNames />
+      </Column>
+      <Column title="Finish">
+        <FieldOf
+          collection="settings"
+          ids={IDS}
+          field="exposureStops"
+          label="Exposure"
+          low={-6}
+          high={6}
+          step={0.05}
+          unit="stops"
+          initial={0}
+        />
+        <Choice<Tone>
+          label="Tone"
+          value={tone.value}
+          options={TONES.map((t) => [t, TONE_WORDS[t]])}
+          onChange={tone.set}
+        />
+        {tone.value === 'shoulder' && (
           <FieldOf
             collection="settings"
             ids={IDS}
-            field="gateX"
-            label="Across"
-            low={-2000}
-            high={2000}
-            digits={0}
+            field="whiteLevel"
+            label="White at"
+            low={1}
+            high={32}
+            step={0.1}
+            digits={1}
+            logarithmic
+            initial={4}
           />
-          <FieldOf
-            collection="settings"
-            ids={IDS}
-            field="gateY"
-            label="Down"
-            low={-2000}
-            high={2000}
-            digits={0}
-          />
-          <FieldOf
-            collection="settings"
-            ids={IDS}
-            field="gateWidthPx"
-            label="Width"
-            low={16}
-            high={1920}
-            digits={0}
-            initial={480}
-          />
-          <FieldOf
-            collection="settings"
-            ids={IDS}
-            field="gateHeightPx"
-            label="Height"
-            low={16}
-            high={1080}
-            digits={0}
-            initial={270}
-          />
-        </Column>
-        <Column title="Grid and sets">
-          <GridField />
-          <SetNames />
-        </Column>
-        <Column title="Picture">
-          <Choice<'yes' | 'no'>
-            label="Art"
-            value={pixelArt.value ? 'yes' : 'no'}
-            options={[
-              ['yes', 'Pixel art'],
-              ['no', 'Painted'],
-            ]}
-            onChange={(v) => pixelArt.set(v === 'yes')}
-          />
-          <Choice<LightSpace>
-            label="Light in"
-            value={space.value}
-            options={LIGHT_SPACES.map((s) => [s, SPACE_WORDS[s]])}
-            onChange={space.set}
-          />
-          <CircuitNames />
-        </Column>
-        <Column title="Finish">
-          <FieldOf
-            collection="settings"
-            ids={IDS}
-            field="exposureStops"
-            label="Exposure"
-            low={-6}
-            high={6}
-            step={0.05}
-            unit="stops"
-            initial={0}
-          />
-          <Choice<Tone>
-            label="Above white"
-            value={tone.value}
-            options={TONES.map((t) => [t, TONE_WORDS[t]])}
-            onChange={tone.set}
-          />
-          {tone.value === 'shoulder' && (
-            <FieldOf
-              collection="settings"
-              ids={IDS}
-              field="whiteLevel"
-              label="White at"
-              low={1}
-              high={32}
-              step={0.1}
-              digits={1}
-              logarithmic
-              initial={4}
-            />
-          )}
-        </Column>
-        <Column title="Seen">
-          <FieldOf
-            collection="settings"
-            ids={IDS}
-            field="viewTiltDeg"
-            label="From above"
-            low={0}
-            high={90}
-            unit="°"
-            digits={0}
-            initial={0}
-          />
-          <Row label="">
-            <Key
-              title="How long each takes, and the picture after it (Alt+P)"
-              onClick={() => commandOf('passes').run(studio)}
-            >
-              Passes of a frame
-            </Key>
-          </Row>
-          <p className="text-small text-ash">
-            0 is from the side, 90 from straight above. Above 0, sprites that stand throw their shape in the
-            sun.
-          </p>
-        </Column>
-      </BayColumns>
-    </div>
+        )}
+      </Column>
+      <Column title="View">
+        <FieldOf
+          collection="settings"
+          ids={IDS}
+          field="viewTiltDeg"
+          label="View tilt"
+          low={0}
+          high={90}
+          unit="°"
+          digits={0}
+          initial={0}
+        />
+        <Row label="">
+          <CommandKey id="passes" about="How long each takes, and the picture after it" />
+        </Row>
+        <p className="text-small text-ash">
+          0 is from the side, 90 from straight above. Above 0, sprites that stand throw their shape in the
+          sun.
+        </p>
+      </Column>
+    </BayColumns>
   );
 }
 

@@ -2,18 +2,21 @@
 import { ANSWERS } from '@/core/scene/records/answer';
 import { change } from '@/core/scene/edits';
 import { BayColumns } from '../controls/BayColumns';
+import { BenchLink } from '../controls/BenchLink';
+import { CommandKey } from '../controls/CommandKey';
 import { FieldOf } from '../controls/FieldOf';
-import { Choice, Column, Key, Row, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Choice, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { commandOf } from '../commands/all-commands';
 import { ANSWER_WORDS } from './answers';
 import { CircuitLetters } from './CircuitLetters';
 import { FrameFields } from './FrameFields';
 import { HangRow } from './HangRow';
 import { ManyColumn } from './ManyColumn';
 import { PlainColumn } from './PlainColumn';
+import { StateRows } from './StateRows';
 import { TraceColumn } from './TraceColumn';
-import { PickedName, PlaceFields } from './PlaceFields';
+import { PickedName, PlaceFields, TurnField } from './PlaceFields';
 import { useField, usePlaneOptions } from './use-fields';
 
 const PLANES = 'plane';
@@ -25,7 +28,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   const planes = usePlaneOptions();
   const answer = useField('sprites', ids, 'answer', 'Answer');
   const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
-  const casts = useField('sprites', ids, 'castsShape', 'Stands');
+  const casts = useField('sprites', ids, 'castsShape', 'Casts its shape');
   const isLurking = useScene(
     ({ scene }) =>
       (scene.sprites[ids[0]]?.answer ?? scene.planes[scene.sprites[ids[0]]?.planeId]?.answer) ===
@@ -34,159 +37,161 @@ export function SpriteBay({ ids }: { ids: string[] }) {
   const circuits = useField('sprites', ids, 'circuitIds', 'Circuits');
   const plane = useField('sprites', ids, 'planeId', 'Put on a plane');
   if (!first) return null;
-  const command = (id: string, words: string) => <Key onClick={() => commandOf(id).run(studio)}>{words}</Key>;
   const toPlane = (planeId: string) =>
     studio.scenes.transact({
       label: 'Put on a plane',
       edits: ids.flatMap((id) => change(studio.scene, 'sprites', id, { planeId }) ?? []),
     });
-  const openBench = (bench: 'art' | 'relief') => studio.desk.setState({ bench, artworkId: first.artworkId });
   return (
-    <div>
-      <div className="mb-1 flex items-center gap-2">
-        <PickedName collection="sprites" ids={ids} one="sprite" many="sprites" />
-        {first.artworkId === null ? (
-          <span className="text-ash">board, without art</span>
-        ) : (
-          <>
-            <span className="text-ash">sprite of {artwork?.name ?? 'a missing artwork'}</span>
-            <button type="button" className="cursor-pointer text-brass" onClick={() => openBench('art')}>
-              its art
-            </button>
-            <button type="button" className="cursor-pointer text-brass" onClick={() => openBench('relief')}>
-              its relief
-            </button>
-          </>
+    <BayColumns
+      title={
+        <>
+          <PickedName collection="sprites" ids={ids} one="sprite" many="sprites" />
+          {first.artworkId === null ? (
+            <span className="text-ash">flat, without art</span>
+          ) : (
+            <>
+              <span className="text-ash">sprite of {artwork?.name ?? 'a missing artwork'}</span>
+              <BenchLink bench="art" artworkId={first.artworkId} className="text-brass">
+                its art
+              </BenchLink>
+              <BenchLink bench="relief" artworkId={first.artworkId} className="text-brass">
+                its relief
+              </BenchLink>
+            </>
+          )}
+        </>
+      }
+    >
+      <Column title="Place">
+        <PlaceFields collection="sprites" ids={ids} />
+        <TurnField collection="sprites" ids={ids} />
+        <FieldOf
+          collection="sprites"
+          ids={ids}
+          field="scaleX"
+          label="Scale X"
+          low={0.05}
+          high={8}
+          step={0.05}
+          unit="x"
+          logarithmic
+          initial={1}
+        />
+        <FieldOf
+          collection="sprites"
+          ids={ids}
+          field="scaleY"
+          label="Scale Y"
+          low={0.05}
+          high={8}
+          step={0.05}
+          unit="x"
+          logarithmic
+          initial={1}
+        />
+      </Column>
+      <Column title="Order">
+        <Choice
+          label="Plane"
+          value={plane.value}
+          differs={plane.differs}
+          options={planes}
+          onChange={toPlane}
+        />
+        <Row label="Order">
+          <CommandKey id="rear">⇤</CommandKey>
+          <CommandKey id="back">←</CommandKey>
+          <CommandKey id="forward">→</CommandKey>
+          <CommandKey id="front">⇥</CommandKey>
+        </Row>
+        <Row label="Flip">
+          <CommandKey id="flip-x">↔</CommandKey>
+          <CommandKey id="flip-y">↕</CommandKey>
+          <CommandKey id="turn">90°</CommandKey>
+        </Row>
+        <FrameFields ids={ids} />
+        <Row label="Copies">
+          <CommandKey id="duplicate">Duplicate</CommandKey>
+          <CommandKey id="delete">Delete</CommandKey>
+        </Row>
+        {ids.length === 1 && <HangRow collection="sprites" id={ids[0]} />}
+        <StateRows collection="sprites" ids={ids} />
+      </Column>
+      <Column title="Answer">
+        <Choice
+          label="Answer"
+          value={answer.value ?? PLANES}
+          differs={answer.differs}
+          options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
+          onChange={(value) => answer.set(ANSWERS.find((a) => a === value) ?? null)}
+        />
+        <FieldOf
+          collection="sprites"
+          ids={ids}
+          field="opacity"
+          label="Opacity"
+          low={0}
+          high={1}
+          step={0.01}
+          initial={1}
+        />
+        <FieldOf
+          collection="sprites"
+          ids={ids}
+          field="glowLevel"
+          label="Glow"
+          low={0}
+          high={8}
+          step={0.01}
+          logarithmic
+          initial={1}
+        />
+        {isLurking && (
+          <FieldOf
+            collection="sprites"
+            ids={ids}
+            field="seenGain"
+            label="Gain"
+            low={0.1}
+            high={32}
+            step={0.1}
+            digits={1}
+            unit="x"
+            logarithmic
+            initial={4}
+          />
         )}
-      </div>
-      <BayColumns>
-        <Column title="Place">
-          <PlaceFields collection="sprites" ids={ids} />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="scaleX"
-            label="Width"
-            low={0.05}
-            high={8}
-            step={0.05}
-            unit="x"
-            logarithmic
-            initial={1}
-          />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="scaleY"
-            label="Height"
-            low={0.05}
-            high={8}
-            step={0.05}
-            unit="x"
-            logarithmic
-            initial={1}
-          />
-        </Column>
-        <Column title="Order">
-          <Choice
-            label="Plane"
-            value={plane.value}
-            differs={plane.differs}
-            options={planes}
-            onChange={toPlane}
-          />
-          <Row label="Drawn">
-            {command('back', 'Back')}
-            {command('forward', 'Fore')}
-            {command('front', 'First')}
-          </Row>
-          <Row label="Flip">
-            {command('flip-x', '↔')}
-            {command('flip-y', '↕')}
-            {command('turn', '90°')}
-          </Row>
-          <FrameFields ids={ids} />
-          <Row label="Copies">
-            {command('duplicate', 'Duplicate')}
-            {command('delete', 'Delete')}
-          </Row>
-          {ids.length === 1 && <HangRow collection="sprites" id={ids[0]} />}
-        </Column>
-        <Column title="Answer">
-          <Choice
-            label="Answer"
-            value={answer.value ?? PLANES}
-            differs={answer.differs}
-            options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
-            onChange={(value) => answer.set(ANSWERS.find((a) => a === value) ?? null)}
-          />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="opacity"
-            label="Opacity"
-            low={0}
-            high={1}
-            step={0.01}
-            initial={1}
-          />
-          <FieldOf
-            collection="sprites"
-            ids={ids}
-            field="glowLevel"
-            label="Glow"
-            low={0}
-            high={8}
-            step={0.01}
-            logarithmic
-            initial={1}
-          />
-          {isLurking && (
-            <FieldOf
-              collection="sprites"
-              ids={ids}
-              field="seenGain"
-              label="Shows"
-              low={0.1}
-              high={32}
-              step={0.1}
-              digits={1}
-              unit="x"
-              logarithmic
-              initial={4}
-            />
-          )}
-          {first.artworkId !== null && (
-            <Switch
-              label="Stands"
-              on={casts.value}
-              words={['throws its shape', 'flat']}
-              differs={casts.differs}
-              onChange={casts.set}
-            />
-          )}
+        {first.artworkId !== null && (
           <Switch
-            label="Shadows"
-            on={takesShadows.value}
-            words={['taken', 'not taken']}
-            differs={takesShadows.differs}
-            onChange={takesShadows.set}
+            label="Casts its shape"
+            on={casts.value}
+            words={['yes', 'no']}
+            differs={casts.differs}
+            onChange={casts.set}
           />
-          <CircuitLetters
-            label="Listens"
-            ids={circuits.value}
-            differs={circuits.differs}
-            onChange={(next) => circuits.set(next)}
-          />
-          {circuits.value && (
-            <Row label="">
-              <Key onClick={() => circuits.set(null)}>As the plane</Key>
-            </Row>
-          )}
-        </Column>
-        {first.plain ? <PlainColumn ids={ids} /> : ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
-        {ids.length > 1 && <ManyColumn />}
-      </BayColumns>
-    </div>
+        )}
+        <Switch
+          label="Takes shadows"
+          on={takesShadows.value}
+          words={['yes', 'no']}
+          differs={takesShadows.differs}
+          onChange={takesShadows.set}
+        />
+        <CircuitLetters
+          label="Listens"
+          ids={circuits.value}
+          differs={circuits.differs}
+          onChange={(next) => circuits.set(next)}
+        />
+        {circuits.value && (
+          <Row label="">
+            <Key onClick={() => circuits.set(null)}>As the plane</Key>
+          </Row>
+        )}
+      </Column>
+      {first.plain ? <PlainColumn ids={ids} /> : ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
+      {ids.length > 1 && <ManyColumn />}
+    </BayColumns>
   );
 }

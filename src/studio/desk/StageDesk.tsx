@@ -6,7 +6,7 @@ import { ToolKeys } from './ToolKeys';
 
 /** Tools, bay and channels; the border between bay and channels moves. */
 export function StageDesk() {
-  const [bayWidth, setBayWidth] = useState(760);
+  const [bayWidth, setBayWidth] = useState(768);
   const from = useRef<{ x: number; width: number } | null>(null);
   const drag = (event: PointerEvent) => {
     if (!from.current) return;

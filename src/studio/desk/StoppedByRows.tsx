@@ -1,65 +1,86 @@
 'use client';
 import type { FoundOccluders } from '@/core/moment/occluders';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import type { Light } from '@/core/scene/records/light';
+import type { Fixture } from '@/core/scene/records/fixture';
 import { Choice, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
+import type { FixtureCollection } from '../tools/hits';
 import { useField } from './use-fields';
 
-const SPAN = 'span';
-
-/** What stops a light: the occluders of its span, or those of one plane or set; and how many there are. */
-export function StoppedByRows({ ids }: { ids: string[] }) {
-  const stopped = useField('lights', ids, 'stoppedBy', 'Stopped by');
-  const planes = useScene(({ scene }) => inOrder(scene.planes).map(([id, { name }]) => [id, name] as const));
-  const sets = useScene(({ scene }) => inOrder(scene.sets).map(([id, { name }]) => [id, name] as const));
+/** What stops lights or lamps: the occluders of the planes that they light, or those of chosen planes and sets; and how many those are. */
+export function StoppedByRows({ collection, ids }: { collection: FixtureCollection; ids: string[] }) {
+  const stopped = useField(collection, ids, 'stoppedBy', 'Stopped by');
   const { value } = stopped;
-  const named = value && [
-    ...value.planeIds.map((id) => `plane ${id}`),
-    ...value.setIds.map((id) => `set ${id}`),
-  ];
-  const chosen = !named ? SPAN : named.length === 1 ? named[0] : 'several';
-  const choose = (option: string) => {
-    if (option === SPAN) return stopped.set(null);
-    const [kind, id] = option.split(' ');
-    stopped.set(kind === 'plane' ? { planeIds: [id], setIds: [] } : { planeIds: [], setIds: [id] });
-  };
   return (
     <>
       <Choice
         label="Stopped by"
-        value={chosen}
+        value={value ? 'chosen' : 'span'}
         differs={stopped.differs}
         options={[
-          [SPAN, 'what it reaches'],
-          ...(chosen === 'several' ? ([['several', 'several']] as const) : []),
-          ...planes.map(([id, name]) => [`plane ${id}`, `only ${name}`] as const),
-          ...sets.map(([id, name]) => [`set ${id}`, `only set ${name}`] as const),
+          ['span', 'all on planes lit'],
+          ['chosen', 'only …'],
         ]}
-        onChange={choose}
+        onChange={(option) => stopped.set(option === 'span' ? null : (value ?? { planeIds: [], setIds: [] }))}
       />
-      <Row label="Meets">
-        <Meets ids={ids} />
+      {value && !stopped.differs && <Named named={value} onChange={stopped.set} />}
+      <Row label="Occluders">
+        <Count collection={collection} id={ids[0]} />
       </Row>
     </>
   );
 }
 
-function Meets({ ids }: { ids: string[] }) {
-  const studio = useStudio();
-  const count = useScene(({ scene }) => {
-    const light = scene.lights[ids[0]];
-    return light ? meeting(scene, light, studio.occluders()) : 0;
-  });
+type NamedOccluders = NonNullable<Fixture['stoppedBy']>;
+
+/** Every plane and set, to be named or not. */
+function Named({ named, onChange }: { named: NamedOccluders; onChange(named: NamedOccluders): void }) {
+  const planes = useScene(({ scene }) => inOrder(scene.planes).map(([id, { name }]) => [id, name] as const));
+  const sets = useScene(({ scene }) => inOrder(scene.sets).map(([id, { name }]) => [id, name] as const));
+  const one = (field: keyof NamedOccluders, id: string, words: string) => {
+    const isNamed = named[field].includes(id);
+    return (
+      <button
+        key={id}
+        type="button"
+        aria-pressed={isNamed}
+        className={`cursor-pointer border-b ${isNamed ? 'border-verdigris text-chalk' : 'border-transparent text-ash'}`}
+        onClick={() =>
+          onChange({
+            ...named,
+            [field]: isNamed ? named[field].filter((other) => other !== id) : [...named[field], id],
+          })
+        }
+      >
+        {words}
+      </button>
+    );
+  };
   return (
-    <span className={count === 0 ? 'text-ash' : ''}>{count === 1 ? '1 occluder' : `${count} occluders`}</span>
+    <div
+      role="group"
+      aria-label="Planes and sets that stop it"
+      className="flex flex-wrap justify-end gap-x-2"
+    >
+      {planes.map(([id, name]) => one('planeIds', id, name))}
+      {sets.map(([id, name]) => one('setIds', id, `set ${name}`))}
+    </div>
   );
 }
 
+function Count({ collection, id }: { collection: FixtureCollection; id: string }) {
+  const studio = useStudio();
+  const count = useScene(({ scene }) => {
+    const fixture = scene[collection][id] as Fixture | undefined;
+    return fixture ? stoppingCount(scene, fixture, studio.occluders()) : 0;
+  });
+  return <span className={`figure ${count === 0 ? 'text-ash' : ''}`}>{count}</span>;
+}
+
 /** How many occluders a light could be stopped by, wherever they stand on their planes. */
-function meeting(
+function stoppingCount(
   scene: SceneDocument,
-  { spanFarId, spanNearId, stoppedBy }: Light,
+  { spanFarId, spanNearId, stoppedBy }: Fixture,
   { occluders, sources }: FoundOccluders,
 ): number {
   const farToNear = inOrder(scene.planes).map(([id]) => id);

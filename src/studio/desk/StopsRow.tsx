@@ -21,7 +21,7 @@ export function StopsRow({ of }: { of: LookAdapter }) {
     stops.map((stop, i) => (i === index ? { ...stop, ...fields } : stop));
   return (
     <>
-      <Row label={of.mark('stops', 'Outward')}>
+      <Row label={of.mark('stops', 'Colour ramp')}>
         <div
           ref={bar}
           role="group"

@@ -8,7 +8,8 @@ import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';
 import { FramePicture } from '../controls/FramePicture';
 import { FileKey } from '../controls/FileKey';
-import { Column, Key, Row, Switch } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Key, Row, Switch } from '../controls/small';
 import { ToolKey } from '../controls/ToolKey';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
@@ -34,27 +35,25 @@ export function TileBay({ planeId }: { planeId: string }) {
       <Column title="Tiles" aside={artwork.name}>
         <Palette artwork={artwork} />
       </Column>
-      <Column title="Laying">
+      <Column title="Paint">
         <div
           role="toolbar"
           aria-label="Tile tools"
-          className="mb-[6px] grid shrink-0 auto-rows-[28px] grid-cols-2 gap-1"
+          className="mb-[6px] grid shrink-0 auto-rows-[24px] grid-cols-2 gap-1"
         >
           {TILE_TOOLS.map((name) => (
             <TileToolKey key={name} name={name} planeId={planeId} />
           ))}
         </div>
-        <Row label="">
-          <CsvKeys planeId={planeId} />
-        </Row>
+        <CsvKeys planeId={planeId} />
       </Column>
       <Column title="Grid">
         {(
           [
             ['cellWidthPx', 'Cell width', 1],
             ['cellHeightPx', 'Cell height', 1],
-            ['x', 'Across', -4096],
-            ['y', 'Down', -4096],
+            ['x', 'X', -4096],
+            ['y', 'Y', -4096],
           ] as const
         ).map(([field, label, low]) => (
           <GridField
@@ -66,13 +65,13 @@ export function TileBay({ planeId }: { planeId: string }) {
           />
         ))}
         <Switch
-          label="Walls"
+          label="Block light"
           on={tiles.blocks}
-          words={['stop light', 'let it by']}
+          words={['yes', 'no']}
           onChange={(blocks) => set('Walls of tiles', { blocks })}
         />
         <Row label="">
-          <Key onClick={() => takeTilesAway(studio, planeId)}>Take all tiles away</Key>
+          <Key onClick={() => takeTilesAway(studio, planeId)}>Delete all tiles</Key>
         </Row>
       </Column>
       {tiles.blocks && (
@@ -154,7 +153,7 @@ function Palette({ artwork }: { artwork: Artwork }) {
               onClick={() =>
                 studio.desk.setState(({ tool, tile }) => ({
                   tile: cellOf({ frame: i, orientation: isChosen ? (tileOf(tile)?.orientation ?? 0) : 0 }),
-                  tool: tool === 'box' || tool === 'flood' ? tool : 'lay',
+                  tool: tool === 'fill-rectangle' || tool === 'fill' ? tool : 'paint',
                 }))
               }
             >
@@ -177,23 +176,20 @@ function orientationStyle(orientation: number): string {
 
 function CsvKeys({ planeId }: { planeId: string }) {
   const studio = useStudio();
-  return (
-    <>
-      {([0, 1] as const).map((first) => (
-        <FileKey
-          key={first}
-          accept=".csv,text/csv"
-          name={`Read a CSV whose first tile is ${first}`}
-          title={
-            first === 0
-              ? 'A table of tile numbers; the first tile is 0, empty is blank or -1'
-              : 'A table of tile numbers; the first tile is 1, empty is blank or 0'
-          }
-          onFiles={([file]) => void readTiles(studio, planeId, file, first)}
-        >
-          CSV from {first}
-        </FileKey>
-      ))}
-    </>
-  );
+  return ([0, 1] as const).map((first) => (
+    <Row key={first} label={first === 0 ? 'Import CSV' : ''}>
+      <FileKey
+        accept=".csv,text/csv"
+        name={`Import CSV (first tile ${first})`}
+        title={
+          first === 0
+            ? 'A table of tile numbers; the first tile is 0, empty is blank or -1'
+            : 'A table of tile numbers; the first tile is 1, empty is blank or 0'
+        }
+        onFiles={([file]) => void readTiles(studio, planeId, file, first)}
+      >
+        first tile {first}
+      </FileKey>
+    </Row>
+  ));
 }

@@ -1,7 +1,8 @@
 'use client';
 import { inOrder } from '@/core/scene/document';
 import { clockText, cuesInOrder } from '@/core/time/cues';
-import { Column, Key } from '../controls/small';
+import { Column } from '../controls/Column';
+import { Key } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { goToHour } from '../dayline/Dayline';
 import { recordCue } from '../dayline/record-cue';
@@ -9,6 +10,8 @@ import { CueBay } from './CueBay';
 import { WickColumn } from './WickColumn';
 import { WickTrace } from './WickTrace';
 import { useState } from 'react';
+import { NameField } from '../controls/NameField';
+import { addWick, deleteWick, duplicateWick } from '../store/wick-edits';
 
 /** The desk of the Time bench: cues at the left, wicks and the lights that burn by them at the right. */
 export function TimeDesk() {
@@ -71,18 +74,35 @@ export function TimeDesk() {
               {name}
             </button>
           ))}
+          <div className="row flex gap-1">
+            <Key onClick={() => setChosen(addWick(studio, studio.pickedOf('lights')))}>New</Key>
+            {wickId && <Key onClick={() => setChosen(duplicateWick(studio, wickId))}>Duplicate</Key>}
+            {wickId && (
+              <Key
+                title="Lights on it burn steadily then"
+                onClick={() => {
+                  setChosen(null);
+                  deleteWick(studio, wickId);
+                }}
+              >
+                Delete
+              </Key>
+            )}
+          </div>
           {wicks.length === 0 && (
-            <p className="text-ash">No wick yet: pick a light on the Stage and give it a new breeze.</p>
+            <p className="text-ash">
+              A wick makes a light flicker. Pick lights on the Stage first to put them on it.
+            </p>
           )}
         </div>
       </Column>
       {wickId && (
-        <Column title="Breeze" wide>
-          <WickColumn wickId={wickId} lightId={lights[0]?.id ?? ''} isWhole />
+        <Column title="Wick" wide aside={<WickName wickId={wickId} />}>
+          <WickColumn wickId={wickId} lightId={lights[0]?.id ?? ''} />
         </Column>
       )}
       <section aria-label="Lights on this wick" className="min-w-[200px] flex-1">
-        <h3 className="heading">Burn by it, none in step</h3>
+        <h3 className="heading">Lights on this wick</h3>
         {lights.map(({ id, name }) => (
           <div key={id} className="flex items-center gap-2">
             <button
@@ -97,5 +117,18 @@ export function TimeDesk() {
         ))}
       </section>
     </div>
+  );
+}
+
+function WickName({ wickId }: { wickId: string }) {
+  const studio = useStudio();
+  const name = useScene(({ scene }) => scene.wicks[wickId]?.name ?? '');
+  return (
+    <NameField
+      name={name}
+      label="Name of the wick"
+      className="w-[150px] text-right"
+      onChange={(next) => studio.set('Rename', 'wicks', wickId, { name: next })}
+    />
   );
 }

@@ -26,7 +26,7 @@ export function ToolKeys() {
       </div>
       <ShelfKey />
       <label className="mt-auto flex items-center gap-2 text-ash">
-        onto
+        <span className="shrink-0">New items on</span>
         <select
           aria-label="Plane that new things are put on"
           className="key min-w-0 flex-1 py-0 text-chalk"

@@ -1,76 +1,31 @@
 'use client';
+import { change } from '@/core/scene/edits';
+import type { Wick } from '@/core/scene/records/wick';
 import { useScene, useStudio } from '../context';
-import { FieldOf } from '../controls/FieldOf';
-import { RangeField } from '../controls/RangeField';
+import { useGesture } from '../controls/FieldOf';
+import { WickFields } from './WickFields';
 import { WickTrace } from './WickTrace';
 
-/** A wick's numbers, its ranges in the unit of a light that burns by it, with the curve running. */
-export function WickColumn({
-  wickId,
-  lightId,
-  isWhole = false,
-}: {
-  wickId: string;
-  lightId: string;
-  isWhole?: boolean;
-}) {
+/** A wick of the scene, its ranges in the unit of a light on it, with the curve running. */
+export function WickColumn({ wickId, lightId }: { wickId: string; lightId: string }) {
   const studio = useStudio();
   const wick = useScene((state) => state.scene.wicks[wickId]);
-  const level = useScene((state) => state.scene.lights[lightId]?.level ?? 1) || 1;
-  const reach = useScene((state) => state.scene.lights[lightId]?.reachPx ?? 1);
+  const level = useScene((state) => state.scene.lights[lightId]?.level ?? 1);
+  const reachPx = useScene((state) => state.scene.lights[lightId]?.reachPx ?? 1);
+  const gesture = useGesture(studio, 'Change a wick');
   if (!wick) return null;
-  const ids = [wickId];
+  const edits = (fields: Partial<Wick>) => change(studio.scenes.kept, 'wicks', wickId, fields) ?? [];
   return (
     <>
       <WickTrace lightId={lightId} seconds={4} className="my-[2px] h-[24px] w-full shrink-0" />
-      <FieldOf
-        collection="wicks"
-        ids={ids}
-        field="rateHz"
-        label="Rate"
-        low={0.05}
-        high={12}
-        step={0.05}
-        unit="Hz"
-        logarithmic
-        initial={1.6}
+      <WickFields
+        wick={wick}
+        level={level}
+        reachPx={reachPx}
+        preview={(fields) => gesture.preview([edits(fields)].flat())}
+        commit={(fields) => gesture.commit([edits(fields)].flat())}
+        cancel={gesture.cancel}
       />
-      <RangeField
-        label="Level"
-        low={wick.levelLow * level}
-        high={wick.levelHigh * level}
-        least={0}
-        most={8 * level}
-        digits={2}
-        onChange={(low, high) =>
-          studio.set('Level of the wick', 'wicks', wickId, { levelLow: low / level, levelHigh: high / level })
-        }
-      />
-      <RangeField
-        label="Reach"
-        low={wick.reachLow * reach}
-        high={wick.reachHigh * reach}
-        least={0.01 * reach}
-        most={8 * reach}
-        digits={0}
-        unit="px"
-        onChange={(low, high) =>
-          studio.set('Reach of the wick', 'wicks', wickId, { reachLow: low / reach, reachHigh: high / reach })
-        }
-      />
-      {isWhole && (
-        <FieldOf
-          collection="wicks"
-          ids={ids}
-          field="roughness"
-          label="Rough"
-          low={0}
-          high={1}
-          step={0.01}
-          initial={0.5}
-        />
-      )}
-      <FieldOf collection="wicks" ids={ids} field="seed" label="Seed" low={0} high={9999} digits={0} whole />
     </>
   );
 }

@@ -1,8 +1,11 @@
 /** The look of lights as the bay's columns read and change it: of lights of the scene, or of a part of lamps. */
 import { type LightLook, NEW_LOOK } from '@/core/scene/records/light-look';
 import type { LightPart } from '@/core/scene/records/luminaire';
-import { change } from '@/core/scene/edits';
+import { change, sameValue } from '@/core/scene/edits';
+import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
+import type { SceneDocument } from '@/core/scene/document';
 import { lookOf } from '@/core/scene/looks';
+import type { Lamp } from '@/core/scene/records/lamp';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';
 import { overrideEdits, partOf } from '../store/lamp-edits';
@@ -32,7 +35,7 @@ export function useLightLooks(ids: readonly string[]): LookAdapter {
   return {
     look,
     base: NEW_LOOK,
-    differs: (field) => lights.some((light) => light[field] !== look[field]),
+    differs: (field) => lights.some((light) => !sameValue(light[field], look[field])),
     mark: (_, label) => label,
     preview: (fields) => gesture.preview(edits(fields)),
     commit: (fields) => gesture.commit(edits(fields)),
@@ -40,7 +43,7 @@ export function useLightLooks(ids: readonly string[]): LookAdapter {
   };
 }
 
-/** Changes of a part for these lamps alone; a star marks what they have otherwise than their luminaire. */
+/** Changes of a part for these lamps alone; a star marks what they override. */
 export function useOverride<T extends { id: string }>(ids: readonly string[], part: T) {
   const studio = useStudio();
   const gesture = useGesture(studio, 'Change a lamp');
@@ -48,9 +51,13 @@ export function useOverride<T extends { id: string }>(ids: readonly string[], pa
     scene.lamps[ids[0]] ? (partOf(scene, scene.lamps[ids[0]], part.id) as T | undefined) : undefined,
   );
   const own = useScene(({ scene }) => Object.keys(scene.lamps[ids[0]]?.overrides[part.id] ?? {}));
+  const all = useScene(({ scene }) =>
+    ids.flatMap((id) => (scene.lamps[id] ? (shownPart(scene, scene.lamps[id], part.id) ?? []) : [])),
+  );
   const edits = (fields: Partial<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, fields);
   return {
     base,
+    differs: (field: keyof T) => all.some((one) => !sameValue((one as unknown as T)[field], part[field])),
     mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
     preview: (fields: Partial<T>) => gesture.preview(edits(fields)),
     commit: (fields: Partial<T>) => gesture.commit(edits(fields)),
@@ -58,8 +65,12 @@ export function useOverride<T extends { id: string }>(ids: readonly string[], pa
   };
 }
 
+function shownPart(scene: SceneDocument, lamp: Lamp, partId: string) {
+  return [...lightPartsOf(scene, lamp), ...flamePartsOf(scene, lamp)].find(({ id }) => id === partId);
+}
+
 /** A light of lamps, which keep what differs from their luminaire. */
 export function usePartLook(ids: readonly string[], part: LightPart): LookAdapter {
   const { base, ...override } = useOverride(ids, part);
-  return { ...override, look: part, base: base ? lookOf(base) : NEW_LOOK, differs: () => false };
+  return { ...override, look: part, base: base ? lookOf(base) : NEW_LOOK };
 }

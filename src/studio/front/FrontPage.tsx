@@ -1,4 +1,5 @@
 'use client';
+import { ThemeKey } from '../controls/ThemeKey';
 import { useCallback, useEffect, useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { api, type ProjectEntry } from '../store/server-api';
@@ -56,6 +57,7 @@ export function FrontPage() {
         >
           New project
         </button>
+        <ThemeKey />
       </header>
       {fault && (
         <p role="alert" className="border-b border-line bg-slate px-4 py-2 text-signal">

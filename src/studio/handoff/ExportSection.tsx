@@ -46,12 +46,8 @@ export function ExportSection({
         <dl className="grid min-w-0 shrink grow basis-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">
           {contents.map(([file, what]) => (
             <div key={file} className="contents">
-              <dt className="figure truncate leading-[22px] text-brass" title={file}>
-                {file}
-              </dt>
-              <dd className="truncate leading-[22px]" title={what}>
-                {what}
-              </dd>
+              <dt className="figure pr-2 leading-[18px] text-brass">{file}</dt>
+              <dd className="pb-[2px] leading-[18px]">{what}</dd>
             </div>
           ))}
         </dl>

@@ -3,7 +3,7 @@ import { exp, pow } from '@/core/geometry/exact';
 import { distanceAtShare, fallAt } from '@/core/light/terms/fall';
 import { CURVE_NUMBERS } from '@/core/moment/lights';
 import { curveTable } from '@/core/moment/tables';
-import type { Light } from '@/core/scene/records/light';
+import type { LightLook } from '@/core/scene/records/light-look';
 
 export const ISOLUX = ['full', 'half', 'eighth', 'end'] as const;
 export type IsoluxName = (typeof ISOLUX)[number];
@@ -19,7 +19,7 @@ export const ISOLUX_WORDS: Record<IsoluxName, string> = {
   end: 'end',
 };
 
-export function isoluxRadius(light: Light, name: IsoluxName): number {
+export function isoluxRadius(light: LightLook, name: IsoluxName): number {
   if (name === 'full') return light.corePx;
   if (name === 'end') return light.reachPx;
   return distanceAtShare(
@@ -32,12 +32,12 @@ export function isoluxRadius(light: Light, name: IsoluxName): number {
   );
 }
 
-function drawnTable({ curve, drawnCurve }: Light): Float32Array | null {
+function drawnTable({ curve, drawnCurve }: LightLook): Float32Array | null {
   return curve === 'drawn' ? curveTable(drawnCurve) : null;
 }
 
 /** What dragging a line to a radius makes of the light: core or reach, or the steepness that puts the line there. */
-export function draggedIsolux(light: Light, name: IsoluxName, radius: number): Partial<Light> {
+export function draggedIsolux(light: LightLook, name: IsoluxName, radius: number): Partial<LightLook> {
   const r = Math.max(0, radius);
   if (name === 'full') return { corePx: round(Math.min(r, light.reachPx)) };
   if (name === 'end') return { reachPx: round(Math.max(1, light.corePx, r)) };

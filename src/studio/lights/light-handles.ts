@@ -1,47 +1,24 @@
 /** Handles of a picked light by its kind, and what dragging them makes of it. */
-import { affineOf, applyTo, composed, inverse, type Affine } from '@/core/geometry/affine';
+import { applyTo, inverse } from '@/core/geometry/affine';
 import { atan2, RADIANS_PER_DEGREE } from '@/core/geometry/exact';
-import { groundMap } from '@/core/moment/standing';
-import type { SceneDocument } from '@/core/scene/document';
-import type { Light } from '@/core/scene/records/light';
+import type { LightLook } from '@/core/scene/records/light-look';
 import type { LightHandle } from './handle-makers';
 import { LIGHT_SCREENS } from './kinds/all-kinds';
+import type { PickedLight } from './picked-light';
 
-/** The maps of a light: from where its place is counted, and from its own figure, turned. */
-export function lightMaps(
-  scene: SceneDocument,
-  light: Light,
-  seconds: number,
-): { ground: Affine; figure: Affine } | null {
-  const ground = groundMap(scene, light, seconds);
-  if (!ground) return null;
-  const { x, y, turnDeg } = light;
-  const placing = { x, y, turnDeg, scaleX: 1, scaleY: 1, flipX: false, flipY: false };
-  return { ground, figure: composed(ground, affineOf(placing, 0, 0)) };
-}
-
-export function lightHandles(
-  scene: SceneDocument,
-  id: string,
-  nearPx: number,
-  seconds: number,
-): LightHandle[] {
-  const light = scene.lights[id];
-  const maps = light && lightMaps(scene, light, seconds);
-  return maps ? LIGHT_SCREENS[light.kind].handles({ id, light, nearPx, ...maps }) : [];
+export function lightHandles(picked: PickedLight, nearPx: number): LightHandle[] {
+  return LIGHT_SCREENS[picked.light.kind].handles({ ...picked, nearPx });
 }
 
 /** What dragging a handle to a place of the scene makes of a light; null where that says nothing. */
 export function pulledLight(
-  scene: SceneDocument,
+  picked: PickedLight,
   handle: Exclude<LightHandle, { kind: 'isolux' }>,
   to: { x: number; y: number; shift: boolean; alt: boolean },
-  seconds: number,
-): Partial<Light> | null {
-  const light = scene.lights[handle.id];
-  const maps = lightMaps(scene, light, seconds);
-  const ground = maps && inverse(maps.ground);
-  const figure = maps && inverse(maps.figure);
+): Partial<LightLook> | null {
+  const { light } = picked;
+  const ground = inverse(picked.ground);
+  const figure = inverse(picked.figure);
   if (!ground || !figure) return null;
   const [x, y] = applyTo(ground, to.x, to.y);
   const angle = atan2(y - light.y, x - light.x) / RADIANS_PER_DEGREE;

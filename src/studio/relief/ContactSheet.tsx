@@ -5,6 +5,7 @@ import type { Remark } from '@/core/relief/remarks';
 import { reliefStateOf, type ReliefState } from '@/core/scene/relief-job';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
+import { isFound } from '../art/art-list';
 import { pickedBy } from '../store/desk-store';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
@@ -56,6 +57,7 @@ export function ContactSheet({
   const studio = useStudio();
   const tick = usePictureTick();
   const picked = useStore(studio.reliefBench, (state) => state.picked);
+  const search = useStore(studio.reliefBench, (state) => state.search);
   const artworks = useScene((state) => state.scene.artworks);
   const reliefs = useScene((state) => state.scene.reliefs);
   const strokes = useScene((state) => state.scene.strokes);
@@ -63,7 +65,7 @@ export function ContactSheet({
     const painted = new Set(Object.values(strokes).map((stroke) => stroke.artworkId));
     const records = { artworks, reliefs, strokes };
     return Object.entries(artworks)
-      .filter(([, { binned }]) => !binned)
+      .filter(([, artwork]) => !artwork.binned && isFound(artwork, search))
       .map(([id, { name, imageSha }]) => ({
         id,
         name,
@@ -71,7 +73,7 @@ export function ContactSheet({
         state: reliefStateOf(records, id, (of) => painted.has(of)),
       }))
       .sort((a, b) => a.name.localeCompare(b.name));
-  }, [artworks, reliefs, strokes]);
+  }, [artworks, reliefs, strokes, search]);
   void tick;
   const press = (event: MouseEvent, id: string) => {
     const rowIds = rows.map((row) => row.id);
@@ -82,6 +84,15 @@ export function ContactSheet({
   const made = rows.filter(({ state }) => state !== 'none').length;
   return (
     <aside aria-label="Contact sheet" className="flex min-h-0 flex-col border-r border-line bg-slate">
+      <input
+        type="search"
+        aria-label="Search artworks"
+        placeholder="Search"
+        className="field mx-1 mt-1"
+        value={search}
+        onChange={(event) => studio.reliefBench.setState({ search: event.currentTarget.value })}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
       <div className="flex items-center justify-between border-b border-line px-2 py-1 text-small text-ash">
         <span>
           {made} of {rows.length} made
@@ -121,7 +132,7 @@ export function ContactSheet({
         title="PNG files, or layered paintings; maps find their art by the suffix of their names"
         onFiles={onFiles}
       >
-        Bring in
+        Import
       </FileKey>
     </aside>
   );

@@ -84,10 +84,10 @@ export function FacingBall({
     <div
       role="slider"
       tabIndex={0}
-      aria-label="Facing"
+      aria-label="Direction"
       aria-valuenow={Math.round((Math.atan2(-faceY, faceX) * 180) / Math.PI)}
       aria-valuetext={facingWords(faceX, faceY)}
-      title="Drag for the facing that is painted; double click faces the viewer"
+      title="Drag for the direction that is painted; a double click faces the viewer"
       className="relative shrink-0 cursor-crosshair touch-none"
       style={{ width: PICKER_PX, height: PICKER_PX }}
       onPointerDown={(event) => {

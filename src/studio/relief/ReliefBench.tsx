@@ -126,9 +126,9 @@ export function ReliefBench() {
           <Hint hasArt={artworkId !== null} />
           <p
             ref={readout}
-            className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
+            className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
           />
-          <div className="absolute right-4 bottom-8" title="The facing of the art under the pointer">
+          <div className="absolute right-4 bottom-8" title="The normal of the art under the pointer">
             <Ball sizePx={52} />
           </div>
           <WorkBar />
@@ -167,7 +167,7 @@ function Hint({ hasArt }: { hasArt: boolean }) {
   const studio = useStudio();
   const tool = useStore(studio.reliefBench, (state) => state.tool);
   return (
-    <p className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]">
+    <p className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden">
       {hasArt ? RELIEF_TOOL_WORDS[tool].hint : 'Drop PNG files here; each gets a relief to begin with'}
     </p>
   );

@@ -24,7 +24,7 @@ const PAGE_WORDS: Record<Page, string> = { form: 'Form', strokes: 'Strokes', map
 /** Tools that belong to a page bring it up. */
 function pageOf(tool: ReliefTool): Page | null {
   if (tool === 'swatch' || tool === 'join' || tool === 'split') return 'form';
-  return tool === 'look' || tool === 'section' ? null : 'strokes';
+  return tool === 'lamp' || tool === 'section' ? null : 'strokes';
 }
 
 export function ReliefDesk({

@@ -44,14 +44,14 @@ export function ViewBar({ artworkId, bareIds }: { artworkId: string | null; bare
       <div className="pointer-events-auto flex gap-1">
         {bareIds.length > 0 && (
           <Key
-            title="Choose a recipe by looking at each artwork that has none"
+            title="Suggests a recipe for each artwork that has no relief, and makes it"
             onClick={() =>
-              applyRecipe(studio, `Make the rest: ${bareIds.length}`, bareIds, null).catch(
-                (thrown: unknown) => studio.say(wordsOf(thrown)),
+              applyRecipe(studio, `Make missing: ${bareIds.length}`, bareIds, null).catch((thrown: unknown) =>
+                studio.say(wordsOf(thrown)),
               )
             }
           >
-            Make the rest: {bareIds.length}
+            Make missing: {bareIds.length}
           </Key>
         )}
         <select

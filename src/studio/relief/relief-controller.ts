@@ -266,7 +266,7 @@ export class ReliefController implements PointerHost, OpenView, SurfaceOwner {
     const row = pointer.at && Math.floor(pointer.at.y) + 0.5;
     if (bench.section) marks.section(bench.section, false);
     else if (bench.tool === 'section' && row !== null) marks.section([0, row, artwork.widthPx, row], true);
-    if (bench.view === 'lit' && bench.tool === 'look')
+    if (bench.view === 'lit' && bench.tool === 'lamp')
       marks.lamp(this.lampPlace.x, this.lampPlace.y, bench.lampHeightPx, pointer.isPinned, bench.lampColour);
     const { drawing } = pointer;
     if (drawing) {

@@ -73,7 +73,7 @@ export class ReliefPointer {
   /** Takes back what is being drawn; where nothing is, goes back to looking. */
   cancel(): void {
     const isDrawing = this.drawing !== null || this.polygon.length > 0;
-    if (!isDrawing) this.host.studio.reliefBench.setState({ tool: 'look' });
+    if (!isDrawing) this.host.studio.reliefBench.setState({ tool: 'lamp' });
     this.drawing?.cancel();
     if (this.drawing?.kind === 'brush') this.host.forget();
     this.drawing = null;
@@ -164,7 +164,7 @@ export class ReliefPointer {
     const { studio, artworkId, artwork } = this.host;
     const { tool, fillArea } = this.bench;
     if (!artworkId || !artwork) return;
-    if (tool === 'look') {
+    if (tool === 'lamp') {
       this.isPinned = !this.isPinned;
       if (!this.isPinned || this.bench.lampWay === 'follow') this.host.lampPlace = { x: point.x, y: point.y };
     } else if (tool === 'section') {

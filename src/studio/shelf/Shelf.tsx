@@ -4,7 +4,7 @@ import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { FramePicture } from '../controls/FramePicture';
 import { useDesk, useScene, useStudio } from '../context';
-import { deleteShared } from '../store/delete-shared';
+import { binArtworks, deleteLuminaire } from '../store/delete-shared';
 import { importPictures, wordsOfReport } from '../store/import-pictures';
 
 /** What is dragged from the shelf to the stage, by its kind. */
@@ -26,13 +26,15 @@ export function Shelf() {
   };
   const chosen = tab === 'artworks' ? artworkId : luminaireId;
   const deleteChosen = async () => {
-    if (!(await deleteShared(studio, tab, chosen!))) return;
+    if (tab === 'artworks') await binArtworks(studio, [chosen!]);
+    else if (!(await deleteLuminaire(studio, chosen!))) return;
     studio.desk.setState({ artworkId: null, luminaireId: null, tool: 'pick' });
   };
   return (
     <aside
       aria-label="Shelf"
-      className="absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate/95 p-2"
+      data-layer
+      className="absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate p-2"
     >
       <div className="mb-2 flex items-center gap-2">
         <h2 className="text-plain">Shelf</h2>
@@ -59,7 +61,7 @@ export function Shelf() {
           </button>
         )}
         <FileKey accept={PICTURE_FILES} multiple onFiles={(files) => void bringIn(files)}>
-          Bring in pictures
+          Import pictures
         </FileKey>
         <button
           type="button"

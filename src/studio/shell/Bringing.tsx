@@ -9,7 +9,7 @@ export function Bringing() {
   return (
     <div className="floating fixed top-14 left-1/2 z-30 flex -translate-x-1/2 items-center gap-3 border border-rail bg-slate px-3 py-1">
       <p role="status">
-        Bringing in {Math.min(done + 1, all)} of {all} …
+        Importing {Math.min(done + 1, all)} of {all} …
       </p>
       <button type="button" className="key" onClick={stop}>
         Stop

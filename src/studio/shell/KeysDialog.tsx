@@ -2,6 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { COMMANDS } from '../commands/all-commands';
+import { keyText } from '../commands/key-text';
 
 const MORE: [string, string][] = [
   ['Space and drag, or middle button', 'Pan'],
@@ -30,7 +31,7 @@ export function KeysDialog() {
           <DialogTitle className="heading">Keys</DialogTitle>
           <dl className="grid grid-cols-[auto_auto_auto_auto] gap-x-4 gap-y-1">
             {[
-              ...COMMANDS.map(({ keys, words }): [string, string] => [keys.join(' or '), words]),
+              ...COMMANDS.map(({ keys, words }): [string, string] => [keys.map(keyText).join(' or '), words]),
               ...MORE,
             ].map(([keys, words]) => (
               <div key={words} className="contents">

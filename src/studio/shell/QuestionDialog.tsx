@@ -27,7 +27,7 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
     ),
     answers: [
       ['exchange', 'Exchange the art'],
-      ['beside', 'Bring it in beside'],
+      ['beside', 'Import it beside'],
       ['leave', 'Leave it'],
     ],
     leaving: 'leave',
@@ -46,6 +46,48 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
       ['shelf', 'Only on the shelf'],
     ],
     leaving: 'shelf',
+  },
+  frames: {
+    title: ({ name }) => `Frames of ${name} that are in use would be gone`,
+    body: ({ loss }) => (
+      <ul className="text-ash">
+        {loss.cells > 0 && <li>{counted(loss.cells, 'painted tile')} would be empty.</li>}
+        {loss.sprites > 0 && <li>{counted(loss.sprites, 'sprite')} would show the first frame.</li>}
+        {loss.outlines > 0 && <li>{counted(loss.outlines, 'outline')} of such frames would be deleted.</li>}
+        {loss.brackets > 0 && (
+          <li>{counted(loss.brackets, 'place')} of brackets in such frames would be deleted.</li>
+        )}
+      </ul>
+    ),
+    answers: [
+      ['change', 'Change the frames'],
+      ['keep', 'Leave them'],
+    ],
+    leaving: 'keep',
+  },
+  bin: {
+    title: ({ count }) => `Delete ${counted(count, 'artwork')} for good?`,
+    body: ({ used }) => (
+      <>
+        {used.length > 0 && <p>Still shown:</p>}
+        <ul>
+          {used.slice(0, NAMED).map(({ name, scenes }, i) => (
+            <li key={i} className="truncate">
+              {name} <span className="text-ash">in {scenes.join(', ')}</span>
+            </li>
+          ))}
+          {used.length > NAMED && <li className="text-ash">and {used.length - NAMED} more</li>}
+        </ul>
+        <p className="mt-2 text-ash">
+          What is made of them goes too, in this scene. Undo brings all of it back.
+        </p>
+      </>
+    ),
+    answers: [
+      ['delete', 'Empty the bin'],
+      ['keep', 'Keep them'],
+    ],
+    leaving: 'keep',
   },
   deletion: {
     title: ({ name, scenes }) =>
@@ -73,6 +115,10 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
     leaving: 'keep',
   },
 };
+
+function counted(count: number, what: string): string {
+  return `${count} ${what}${count === 1 ? '' : 's'}`;
+}
 
 /** Asks what somebody has to decide before work goes on. */
 export function QuestionDialog() {

@@ -9,6 +9,7 @@ import { Stage } from '../stage/Stage';
 import { Fence } from '../surface/Fence';
 import { Bringing } from './Bringing';
 import { KeysDialog } from './KeysDialog';
+import { NarrowStage, useNarrow } from './NarrowStage';
 import { PassesDialog } from './PassesDialog';
 import { QuestionDialog } from './QuestionDialog';
 import { ToldByOthers } from './ToldByOthers';
@@ -26,14 +27,19 @@ const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
   ['Question', QuestionDialog],
 ];
 
-/** The three bands: the thing itself, its line of measure, the desk. */
+/** The desk with what it is the desk of; the stage alone where there is no room for it. */
 export function StudioSurface() {
+  useScenePicture();
+  return useNarrow() ? <NarrowStage /> : <Bands />;
+}
+
+/** The three bands: the thing itself, its line of measure, the desk. */
+function Bands() {
   const bench = useDesk((state) => state.bench);
   const { word, hasStage } = benchFacts(bench);
   const Part = BENCH_PARTS[bench];
   useKeys();
   useAddress();
-  useScenePicture();
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)] overflow-hidden">
       <Fence name="Top bar">
@@ -66,9 +72,6 @@ export function StudioSurface() {
           <Floating />
         </Fence>
       ))}
-      <p className="fixed inset-0 z-50 hidden items-center justify-center bg-soot p-8 text-large max-[1023px]:flex">
-        The desk wants a window of at least 1024 px. Make it wider, and it comes back as it was.
-      </p>
     </div>
   );
 }

@@ -1,10 +1,13 @@
 'use client';
 import Link from 'next/link';
 import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
-import { commandOf } from '../commands/all-commands';
+import { commandOf, titleOf } from '../commands/all-commands';
+import { keyText } from '../commands/key-text';
 import { benchFacts, BENCHES } from '../store/benches';
 import { WIPE_WORDS, WIPES } from '../store/desk-store';
 import type { SyncState } from '../store/sync';
+import { BenchLink } from '../controls/BenchLink';
+import { ThemeKey } from '../controls/ThemeKey';
 import { Aside } from './Aside';
 import { People } from './People';
 import { Snags } from './Snags';
@@ -13,7 +16,7 @@ export function TopBar() {
   const studio = useStudio();
   const bench = useDesk((state) => state.bench);
   return (
-    <header className="relative z-20 flex items-center gap-4 border-b border-line bg-slate pr-4 pl-4">
+    <header className="relative z-20 flex items-center gap-3 border-b border-line bg-slate pr-2 pl-4">
       <Link href="/" className="text-large font-semibold tracking-[0.08em] text-brass">
         OILWICK
       </Link>
@@ -24,16 +27,16 @@ export function TopBar() {
       </p>
       <nav aria-label="Benches" className="flex h-full flex-1 justify-center">
         {BENCHES.map((name, i) => (
-          <button
+          <BenchLink
             key={name}
-            type="button"
-            aria-current={bench === name ? 'page' : undefined}
-            className={`flex h-full cursor-pointer items-center gap-2 border-b-2 px-3 whitespace-nowrap ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
-            onClick={() => studio.desk.setState({ bench: name })}
+            bench={name}
+            title={titleOf(`bench-${name}`)}
+            isCurrent={bench === name}
+            className={`flex h-full items-center gap-2 border-b-2 px-3 whitespace-nowrap ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
           >
             <span className="figure text-dust">{i + 1}</span>
             {benchFacts(name).word}
-          </button>
+          </BenchLink>
         ))}
       </nav>
       <People />
@@ -42,6 +45,7 @@ export function TopBar() {
       <UndoKeys />
       <SaveState />
       {benchFacts(bench).hasStage && <WipeAndPlay />}
+      <ThemeKey />
     </header>
   );
 }
@@ -56,7 +60,7 @@ function UndoKeys() {
         type="button"
         className="key"
         disabled={undo === null}
-        title={undo ? `Undo: ${undo}` : 'There is nothing to undo.'}
+        title={undo ? `Undo: ${undo} (${keyText('ctrl+z')})` : 'There is nothing to undo.'}
         onClick={() => commandOf('undo').run(studio)}
       >
         Undo
@@ -65,7 +69,7 @@ function UndoKeys() {
         type="button"
         className="key"
         disabled={redo === null}
-        title={redo ? `Redo: ${redo}` : 'There is nothing to redo.'}
+        title={redo ? `Redo: ${redo} (${keyText('ctrl+shift+z')})` : 'There is nothing to redo.'}
         onClick={() => commandOf('redo').run(studio)}
       >
         Redo

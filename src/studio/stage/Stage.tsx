@@ -96,10 +96,13 @@ export function Stage() {
       {isEmpty && !isBringing && tool === 'pick' && (
         <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />
       )}
-      <p ref={hint} className="pointer-events-none absolute bottom-2 left-4 [text-shadow:0_0_4px_#000]" />
+      <p
+        ref={hint}
+        className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
+      />
       <p
         ref={readout}
-        className="figure pointer-events-none absolute right-4 bottom-2 text-ash [text-shadow:0_0_4px_#000]"
+        className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
       />
       <Notice />
       {shelfOpen && <Shelf />}

@@ -1,5 +1,7 @@
 /** Whether a scene moves by itself: flames that burn, frames that are played. */
+import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
 import type { SceneDocument } from '@/core/scene/document';
+import type { LightLook } from '@/core/scene/records/light-look';
 
 /** Asked at every frame of the screen; found anew only for another scene. */
 export class Life {
@@ -11,23 +13,30 @@ export class Life {
   }
 }
 
-function burns({ lights, wicks, lamps, luminaires }: SceneDocument): boolean {
+function burns(scene: SceneDocument): boolean {
+  const { lights, lamps, wicks, artworks } = scene;
+  const lives = ({ still, gobo }: LightLook, wick: unknown) =>
+    !still && (Boolean(wick) || (gobo !== null && gobo.playing && hasFrames(artworks, gobo.artworkId)));
   return (
-    Object.values(lights).some(({ wickId }) => wickId !== null && wicks[wickId]) ||
+    Object.values(lights).some(
+      (light) => !light.hidden && lives(light, light.wickId !== null && wicks[light.wickId]),
+    ) ||
     Object.values(lamps).some(
-      ({ luminaireId, hidden }) =>
-        !hidden && luminaires[luminaireId]?.lights.some(({ wick }) => wick !== null),
+      (lamp) => !lamp.hidden && lightPartsOf(scene, lamp).some((part) => lives(part, part.wick)),
     )
   );
 }
 
-function plays({ sprites, artworks, lamps, luminaires }: SceneDocument): boolean {
-  const moves = (artworkId: string | null) => (artworks[artworkId ?? '']?.frames.length ?? 0) > 1;
-  const flames = Object.values(lamps).flatMap(({ luminaireId, hidden }) =>
-    hidden ? [] : (luminaires[luminaireId]?.flames ?? []),
-  );
-  if (flames.some(({ playing, artworkId }) => playing && moves(artworkId))) return true;
-  return Object.values(sprites).some(
-    ({ playing, hidden, artworkId }) => playing && !hidden && moves(artworkId),
+function hasFrames(artworks: SceneDocument['artworks'], artworkId: string | null): boolean {
+  return (artworks[artworkId ?? '']?.frames.length ?? 0) > 1;
+}
+
+function plays(scene: SceneDocument): boolean {
+  const { sprites, artworks, lamps } = scene;
+  const moves = ({ playing, artworkId }: { playing: boolean; artworkId: string | null }) =>
+    playing && hasFrames(artworks, artworkId);
+  return (
+    Object.values(lamps).some((lamp) => !lamp.hidden && flamePartsOf(scene, lamp).some(moves)) ||
+    Object.values(sprites).some((sprite) => !sprite.hidden && moves(sprite))
   );
 }

@@ -6,11 +6,13 @@ import type { Fixture } from '@/core/scene/records/fixture';
 import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
-import { fixturePlace, Standing } from '@/core/moment/standing';
+import { Standing } from '@/core/moment/standing';
 import { drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { drawFigure, drawLightHandle, drawReached, type LightReach } from '../lights/light-marks';
+import { broughtEdges } from '../lights/brought-outlines';
+import { pickedLight } from '../lights/picked-light';
 import type { Overlay } from '../surface/overlay';
 
 export interface MarkOptions {
@@ -33,7 +35,8 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, options: MarkOp
     tool === 'outline' ||
     tool === 'line' ||
     studio.pickedOf('occluders').length > 0 ||
-    studio.pickedOf('lights').length > 0;
+    studio.pickedOf('lights').length > 0 ||
+    studio.pickedOf('lamps').length > 0;
   const { context } = overlay;
   context.globalAlpha = fades ? 0.35 : 1;
   for (const [id, occluder] of Object.entries(scene.occluders)) {
@@ -46,6 +49,14 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, options: MarkOp
     for (const points of drawnOutlines(scene, occluder, seconds))
       overlay.path(points, occluder.kind === 'closed', isPicked(id));
   }
+  context.globalAlpha = (fades ? 0.35 : 1) * 0.55;
+  const isLightPicked = FIXTURES.some((collection) => studio.pickedOf(collection).length > 0);
+  const draws = tool === 'outline' || tool === 'line';
+  const isWanted = (spriteId: string | null) =>
+    isLightPicked || draws || (spriteId !== null && isPicked(spriteId));
+  const wantsAny = isLightPicked || draws || studio.pickedOf('sprites').length > 0;
+  const brought = wantsAny ? broughtEdges(studio.occluders(seconds), scene, isWanted) : [];
+  for (const edges of brought) overlay.segments(edges, overlay.colours.line, 1.2, [2, 3]);
   context.globalAlpha = fades ? 0.35 : 1;
   for (const { collection, id } of selection) {
     if (collection === 'sprites') overlay.path(spriteCorners(scene, id, seconds), true, true);
@@ -85,20 +96,20 @@ function drawHandles(
   seconds: number,
 ): void {
   const { scene } = studio;
-  const [lightId] = studio.pickedOf('lights');
-  const light = studio.scenes.state.selection.length === 1 ? scene.lights[lightId] : undefined;
-  const place = light && fixturePlace(scene, light, seconds);
-  if (light && place) {
-    const { clockHours } = studio.live.getState();
-    const found = reach.of(scene, lightId, clockHours, seconds);
-    if (found) drawReached(overlay, light, place, found);
-    drawFigure(overlay, scene, light, seconds);
+  const { selection } = studio.scenes.state;
+  const { partId } = studio.desk.getState();
+  const picked = selection.length === 1 ? pickedLight(scene, selection[0], partId, seconds) : null;
+  if (picked) {
+    const { light, place } = picked;
+    const found = reach.of(scene, picked, studio.live.getState().clockHours, seconds);
+    if (found) drawReached(overlay, picked, found);
+    drawFigure(overlay, picked);
     if (!light.shadows && !LIGHT_SCREENS[light.kind].isAmbient)
       overlay.words(...place, 'throws no shadows', 12, -12, overlay.colours.warning);
   }
-  for (const handle of handlesOf(scene, studio.scenes.state.selection, { nearPx, seconds })) {
+  for (const handle of handlesOf(scene, selection, { nearPx, seconds, partId })) {
     if (isOfLight(handle)) {
-      if (light && place) drawLightHandle(overlay, light, place, handle);
+      if (picked) drawLightHandle(overlay, picked, handle);
     } else if (handle.kind === 'turn') overlay.ring(handle.x, handle.y);
     else if (handle.kind !== 'gate') overlay.pointMark(handle.x, handle.y, true);
   }

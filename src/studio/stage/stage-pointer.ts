@@ -1,10 +1,12 @@
 /** The pointer over the stage: it pulls the view, the wipe and the mini-view, and gives the rest to the tool in the hand. */
 import { settingsOf } from '@/core/scene/document';
+import { change } from '@/core/scene/edits';
 import { wheeledLevel } from '../lights/isolux';
 import type { Studio } from '../store/studio';
 import type { Surface } from '../surface/surface';
 import { panned, toScene, zoomedAbout, zoomStep, type Pan } from '../surface/view';
 import { handleAt } from '../tools/handles';
+import { FIXTURES } from '../tools/hits';
 import type { Tool, ToolEvent } from '../tools/tool';
 import type { MiniView } from './mini-view';
 
@@ -112,7 +114,8 @@ export class StagePointer {
     }
     const { x, y, nearPx } = this.toolEvent(event);
     const { seconds } = studio.live.getState();
-    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds });
+    const { partId } = studio.desk.getState();
+    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds, partId });
     style.cursor = handle ? 'move' : '';
   }
 
@@ -126,8 +129,12 @@ export class StagePointer {
 
   private turnLevel(notches: number): void {
     const { studio } = this;
-    for (const id of studio.pickedOf('lights')) {
-      studio.set('Level', 'lights', id, { level: wheeledLevel(studio.scene.lights[id].level, notches) });
-    }
+    const edits = FIXTURES.flatMap((collection) =>
+      studio.pickedOf(collection).flatMap((id) => {
+        const level = wheeledLevel(studio.scene[collection][id].level, notches);
+        return change(studio.scene, collection, id, { level }) ?? [];
+      }),
+    );
+    studio.scenes.transact({ label: 'Level', edits });
   }
 }

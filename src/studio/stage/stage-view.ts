@@ -62,7 +62,7 @@ export class StageView implements OpenStage, SurfaceOwner {
   }
 
   dispose(): void {
-    this.tool.cancel();
+    putDown(this.tool);
     this.surface.dispose();
     this.picture.dispose();
   }
@@ -126,13 +126,16 @@ export class StageView implements OpenStage, SurfaceOwner {
     return this.tools[this.studio.desk.getState().tool];
   }
 
-  /** A tool that was laid down ends what it was doing. */
   private followTool(): void {
     const { tool } = this.studio.desk.getState();
     if (tool === this.lastTool) return;
-    const last = this.tools[this.lastTool];
-    if (last.leave) last.leave();
-    else last.cancel();
+    putDown(this.tools[this.lastTool]);
     this.lastTool = tool;
   }
+}
+
+/** Ends what a tool was doing; what is picked stays so. */
+function putDown(tool: Tool): void {
+  if (tool.leave) tool.leave();
+  else tool.cancel();
 }

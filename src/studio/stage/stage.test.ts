@@ -26,7 +26,7 @@ const light = newLight({
   reachPx: 100,
 });
 
-const NEAR = { nearPx: 6, seconds: 0 };
+const NEAR = { nearPx: 6, seconds: 0, partId: null };
 
 describe('isolux lines', () => {
   it('stay in order from the core to the reach', () => {

@@ -5,10 +5,14 @@ import type { Rect } from '@/core/raster/rect';
 import type { OccluderKind } from '@/core/scene/records/occluder';
 import type { Cells } from '@/core/relief/recipe';
 
-export const ART_TOOLS = ['look', 'frame', 'pivot', 'foot', 'bracket', 'outline'] as const;
+export const ART_TOOLS = ['select', 'frame', 'pivot', 'foot', 'bracket', 'outline'] as const;
 export type ArtTool = (typeof ART_TOOLS)[number];
 export const ART_TOOL_WORDS: Record<ArtTool, { words: string; key: string; hint: string }> = {
-  look: { words: 'Look', key: 'q', hint: 'Click a frame to choose it; drag to pan, turn the wheel to zoom' },
+  select: {
+    words: 'Select',
+    key: 'q',
+    hint: 'Click a frame to choose it; drag to pan, turn the wheel to zoom',
+  },
   frame: { words: 'Frame', key: 'f', hint: 'Drag a box around a frame; drag a corner of one to change it' },
   pivot: { words: 'Pivot', key: 'p', hint: 'Click the point that is put where a sprite stands' },
   foot: { words: 'Foot', key: 't', hint: 'Click where it stands on the ground, or drag a line' },
@@ -70,7 +74,7 @@ export interface ArtBenchState {
 
 export function createArtBench() {
   return createStore<ArtBenchState>(() => ({
-    tool: 'look',
+    tool: 'select',
     view: 'picture',
     frame: 0,
     playing: true,

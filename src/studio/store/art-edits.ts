@@ -1,11 +1,13 @@
 /** Edits of artworks: every way in which the Art bench changes the document. */
 import { figureSize, framesIn } from '@/core/art/frames';
 import { framesFrom } from '@/core/art/cut';
+import { type FrameMoves, movesOfCut } from '@/core/art/frame-moves';
 import { LIMITS } from '@/core/limits';
 import type { Rect } from '@/core/raster/rect';
 import type { Cells } from '@/core/relief/recipe';
 import type { Artwork, ArtworkFrame, Bracket, BracketPlace } from '@/core/scene/records/artwork';
 import { change } from '@/core/scene/edits';
+import { followFrames } from '@/core/scene/frame-follow';
 import { freshId, type Studio } from './studio';
 
 export function setArtwork(studio: Studio, label: string, id: string, fields: Partial<Artwork>): void {
@@ -27,18 +29,56 @@ export function setArtworks(
 }
 
 /** Cuts an artwork into frames; its pivot goes to the middle of the new figure, as it was in the middle of the old. */
-export function cutArtwork(studio: Studio, id: string, rects: readonly Rect[], cells: Cells | null): void {
+export async function cutArtwork(
+  studio: Studio,
+  id: string,
+  rects: readonly Rect[],
+  cells: Cells | null,
+): Promise<void> {
   const artwork = studio.scene.artworks[id];
   if (!artwork) return;
   const frames = framesFrom(rects, artwork.name);
-  setArtwork(studio, `Cut into ${frames.length}`, id, { frames, cells, ...standingIn(artwork, frames) });
+  const moves = artwork.frames.length === 0 ? [] : movesOfCut(artwork.frames, frames);
+  await reframe(studio, `Cut into ${frames.length}`, id, moves, (now) => ({
+    ...{ frames, cells },
+    ...standingIn(now, frames),
+  }));
 }
 
 /** Makes the whole picture one again. */
-export function uncutArtwork(studio: Studio, id: string): void {
+export async function uncutArtwork(studio: Studio, id: string): Promise<void> {
   const artwork = studio.scene.artworks[id];
   if (!artwork || artwork.frames.length === 0) return;
-  setArtwork(studio, 'Take the cuts away', id, { frames: [], cells: null, ...standingIn(artwork, []) });
+  const moves = artwork.frames.map((_, number) => (number === 0 ? 0 : null));
+  await reframe(studio, 'Remove the cut', id, moves, (now) => ({
+    ...{ frames: [], cells: null },
+    ...standingIn(now, []),
+  }));
+}
+
+/**
+ * Changes the frames of an artwork, and takes along what names them by their numbers; what cannot follow is asked about.
+ * @returns whether they were changed
+ */
+async function reframe(
+  studio: Studio,
+  label: string,
+  id: string,
+  moves: FrameMoves,
+  fieldsOf: (artwork: Artwork) => Partial<Artwork>,
+): Promise<boolean> {
+  const { name } = studio.scene.artworks[id];
+  const { loss } = followFrames(studio.scene, id, moves);
+  const isLossy = loss.cells + loss.sprites + loss.outlines + loss.brackets > 0;
+  if (isLossy && (await studio.ask('frames', { name, loss })) === 'keep') return false;
+  // Somebody else may have changed it meanwhile.
+  const artwork = studio.scene.artworks[id];
+  if (!artwork) return false;
+  const followed = followFrames(studio.scene, id, moves);
+  const fields = fieldsOf({ ...artwork, ...followed.artwork });
+  const own = change(studio.scene, 'artworks', id, { ...followed.artwork, ...fields });
+  studio.scenes.transact({ label, edits: [...(own ? [own] : []), ...followed.edits] });
+  return true;
 }
 
 /** Pivot, foot and brackets at the same share of a figure of another size. */
@@ -54,7 +94,7 @@ function standingIn(artwork: Artwork, frames: ArtworkFrame[]): Partial<Artwork> 
       ...bracket,
       x: tidy(bracket.x * sx),
       y: tidy(bracket.y * sy),
-      places: [],
+      places: bracket.places.map((place) => ({ ...place, x: tidy(place.x * sx), y: tidy(place.y * sy) })),
     })),
   };
 }
@@ -105,35 +145,26 @@ export function addFrame(studio: Studio, id: string, { left, top, right, bottom 
   return frames.length - 1;
 }
 
-export function deleteFrame(studio: Studio, id: string, number: number): void {
+/** Deletes a frame, and shows the one before it. */
+export async function deleteFrame(studio: Studio, id: string, number: number): Promise<void> {
   const artwork = studio.scene.artworks[id];
   if (!artwork?.frames[number]) return;
-  const frames = artwork.frames.filter((_, i) => i !== number);
-  setArtwork(studio, 'Delete a frame', id, {
-    frames,
-    brackets: renumbered(artwork.brackets, (i) => (i === number ? null : i > number ? i - 1 : i)),
-  });
+  const moves = artwork.frames.map((_, i) => (i === number ? null : i > number ? i - 1 : i));
+  const isDone = await reframe(studio, 'Delete a frame', id, moves, ({ frames }) => ({
+    frames: frames.filter((_, i) => i !== number),
+  }));
+  if (isDone) studio.artBench.setState({ frame: Math.max(0, number - 1) });
 }
 
-/** Moves a frame among the others; what is said of it in brackets goes with it. */
-export function moveFrame(studio: Studio, id: string, from: number, to: number): void {
+/** Moves a frame among the others; what names it goes with it. */
+export async function moveFrame(studio: Studio, id: string, from: number, to: number): Promise<void> {
   const artwork = studio.scene.artworks[id];
   if (!artwork?.frames[from] || !artwork.frames[to] || from === to) return;
   const places = artwork.frames.map((_, i) => i);
   places.splice(to, 0, ...places.splice(from, 1));
-  setArtwork(studio, 'Move a frame', id, {
-    frames: places.map((i) => artwork.frames[i]),
-    brackets: renumbered(artwork.brackets, (i) => places.indexOf(i)),
-  });
-}
-
-function renumbered(brackets: readonly Bracket[], to: (frame: number) => number | null): Bracket[] {
-  return brackets.map((bracket) => ({
-    ...bracket,
-    places: bracket.places.flatMap((place) => {
-      const frame = to(place.frame);
-      return frame === null ? [] : [{ ...place, frame }];
-    }),
+  const moves = artwork.frames.map((_, i) => places.indexOf(i));
+  await reframe(studio, 'Move a frame', id, moves, ({ frames }) => ({
+    frames: places.map((i) => frames[i]),
   }));
 }
 

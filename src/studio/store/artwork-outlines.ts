@@ -177,16 +177,29 @@ export function keepDrawn(studio: Studio, artworkId: string, frame: number): voi
   });
 }
 
-/** The whole frame as an outline: for tiles that are wall through and through. */
-export function wholeFrame(studio: Studio, artworkId: string, number: number): void {
+/** Outlines that a frame can begin with, as shares of its width and height. */
+export const FRAME_SHAPES = {
+  whole: [0, 0, 1, 0, 1, 1, 0, 1],
+  'slope-right': [1, 0, 1, 1, 0, 1],
+  'slope-left': [0, 0, 1, 1, 0, 1],
+  'lower-half': [0, 0.5, 1, 0.5, 1, 1, 0, 1],
+  'upper-half': [0, 0, 1, 0, 1, 0.5, 0, 0.5],
+  'left-half': [0, 0, 0.5, 0, 0.5, 1, 0, 1],
+  'right-half': [0.5, 0, 1, 0, 1, 1, 0.5, 1],
+} as const satisfies Record<string, readonly number[]>;
+export type FrameShape = keyof typeof FRAME_SHAPES;
+
+/** A frame gets one of these outlines. */
+export function shapeFrame(studio: Studio, artworkId: string, number: number, shape: FrameShape): void {
   const artwork = studio.scene.artworks[artworkId];
   const { widthPx: w, heightPx: h, shiftX: x, shiftY: y } = framesIn(artwork)[number];
+  const points = FRAME_SHAPES[shape].map((share, i) => (i % 2 === 0 ? x + share * w : y + share * h));
   const chosen = artwork.occluders.find(({ id }) => id === studio.artBench.getState().occluderId);
   const occluder = chosen ?? newArtworkOccluder(artwork);
-  const outlines = { outlines: [[x, y, x + w, y, x + w, y + h, x, y + h]], smooth: [] };
+  const outlines = { outlines: [points], smooth: [] };
   const rest = occluder.frames.filter(({ frame }) => frame !== number);
   const isSingle = artwork.frames.length === 0;
-  putOccluder(studio, 'The whole frame stops light', artworkId, {
+  putOccluder(studio, 'Shape of a frame', artworkId, {
     ...occluder,
     ...(isSingle ? outlines : { frames: [...rest, { frame: number, ...outlines }] }),
   });

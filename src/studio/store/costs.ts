@@ -29,5 +29,5 @@ export function costShares({ lights, overdraw, edges }: FrameCost): Costs {
 
 /** A line for the corner of the stage. */
 export function costWords({ overdraw, edges }: Costs): string {
-  return `lit ${overdraw.toFixed(1)} x  ${edges} edges`;
+  return `overdraw ${overdraw.toFixed(1)}x  ${edges} edges`;
 }

@@ -1,26 +1,65 @@
-/** Deletes what the scenes of a project share, after asking where others of them use it. */
+/** Deletes what the scenes of a project share: an artwork goes to the bin first; what is used elsewhere is asked about. */
+import { change } from '@/core/scene/edits';
+import { usesOf } from '@/core/scene/references';
 import { deleteEdits } from './delete-edits';
 import { api } from './server-api';
 import type { Studio } from './studio';
 
 export type Shared = 'artworks' | 'luminaires';
 
-const LABELS = { artworks: 'Delete an artwork', luminaires: 'Delete a luminaire' };
+/** Puts artworks into the bin, with all that is made of them where it is, and says where that is. */
+export async function binArtworks(studio: Studio, ids: readonly string[]): Promise<void> {
+  const edits = ids.flatMap((id) => change(studio.scene, 'artworks', id, { binned: true }) ?? []);
+  studio.scenes.transact({
+    label: ids.length === 1 ? 'Bin an artwork' : `Bin ${ids.length} artworks`,
+    edits,
+  });
+  const shown = await Promise.all(ids.map((id) => usersOf(studio, 'artworks', id)));
+  const scenes = [...new Set(shown.flatMap(({ scenes }) => scenes))];
+  const here = shown.reduce((sum, { here }) => sum + here, 0);
+  const where = [...(here > 0 ? ['this scene'] : []), ...scenes].join(', ');
+  const what = ids.length === 1 ? `${studio.scene.artworks[ids[0]]?.name ?? 'It'} is` : `${ids.length} are`;
+  if (where !== '')
+    studio.say(`${what} in the bin, and still shown in ${where}. Restore it on the Art bench, under Bin.`);
+}
 
-/** @returns whether it was deleted */
-export async function deleteShared(studio: Studio, collection: Shared, id: string): Promise<boolean> {
-  const { name } = studio.scene[collection][id];
-  const scenes = await otherScenes(studio, collection, id);
+/** Deletes all artworks in the bin, after asking, with the places where they are still shown. */
+export async function emptyBin(studio: Studio): Promise<void> {
+  const binned = () => Object.entries(studio.scene.artworks).filter(([, artwork]) => artwork.binned);
+  const used = await Promise.all(
+    binned().map(async ([id, { name }]) => {
+      const { here, scenes } = await usersOf(studio, 'artworks', id);
+      return { name, scenes: [...(here > 0 ? ['this scene'] : []), ...scenes] };
+    }),
+  );
+  const tells = { count: used.length, used: used.filter(({ scenes }) => scenes.length > 0) };
+  if (used.length === 0 || (await studio.ask('bin', tells)) === 'keep') return;
+  const picked = binned().map(([id]) => ({ collection: 'artworks' as const, id }));
+  studio.scenes.transact({ label: 'Empty the bin', edits: deleteEdits(studio, picked) });
+}
+
+/** Deletes a luminaire, after asking where other scenes use it. @returns whether it was deleted */
+export async function deleteLuminaire(studio: Studio, id: string): Promise<boolean> {
+  const { name } = studio.scene.luminaires[id];
+  const { scenes } = await usersOf(studio, 'luminaires', id);
   if (scenes.length > 0 && (await studio.ask('deletion', { name, scenes })) === 'keep') return false;
   // Somebody else may have deleted it meanwhile.
-  if (!studio.scene[collection][id]) return false;
-  studio.scenes.transact({ label: LABELS[collection], edits: deleteEdits(studio, [{ collection, id }]) });
+  if (!studio.scene.luminaires[id]) return false;
+  studio.scenes.transact({
+    label: 'Delete a luminaire',
+    edits: deleteEdits(studio, [{ collection: 'luminaires', id }]),
+  });
   return true;
 }
 
-/** The names of the other scenes that use it; none where the server is away: nobody knows then. */
-async function otherScenes(studio: Studio, collection: Shared, id: string): Promise<string[]> {
+/** How many things of this scene use it, and the names of the other scenes that do; none where the server is away: nobody knows then. */
+async function usersOf(
+  studio: Studio,
+  collection: Shared,
+  id: string,
+): Promise<{ here: number; scenes: string[] }> {
   const { projectId, id: ownId } = studio.info;
-  const uses = await api.uses(projectId, collection, id).catch(() => ({ scenes: [] }));
-  return uses.scenes.filter((scene) => scene.id !== ownId).map(({ name }) => name);
+  const here = usesOf(studio.scene, collection, id).length;
+  const { scenes } = await api.uses(projectId, collection, id).catch(() => ({ scenes: [] }));
+  return { here, scenes: scenes.filter((scene) => scene.id !== ownId).map(({ name }) => name) };
 }

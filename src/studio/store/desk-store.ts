@@ -11,14 +11,14 @@ export const TOOLS = [
   'light',
   'place',
   'scatter',
-  'board',
+  'flat',
   'hang',
   'outline',
   'line',
   'rectangle',
   'ellipse',
 ] as const;
-export const TILE_TOOLS = ['lay', 'box', 'flood', 'lift', 'match'] as const;
+export const TILE_TOOLS = ['paint', 'fill-rectangle', 'fill', 'erase', 'pick-tile'] as const;
 export type TileToolName = (typeof TILE_TOOLS)[number];
 export type ToolName = (typeof TOOLS)[number] | TileToolName;
 
@@ -52,9 +52,11 @@ export interface DeskState {
   goboId: string | null;
   /** The cell that tile tools lay. */
   tile: number;
-  /** The colour of new boards. */
-  boardColour: string;
+  /** The colour of new flats. */
+  flatColour: string;
   scatter: Scatter;
+  /** The part of a lamp that is worked on; null is its first light. */
+  partId: string | null;
   /** Things are placed and moved by whole multiples of this; 0 is no grid. */
   gridPx: number;
   shelfOpen: boolean;
@@ -83,8 +85,9 @@ export function createDesk(bench: Bench) {
     artworkId: null,
     luminaireId: null,
     tile: 1,
-    boardColour: '#6b7076',
+    flatColour: '#6b7076',
     scatter: { artworkIds: [], count: 12, seed: 1, spacingPx: 8, sizeShare: 0, turnDeg: 0, flips: true },
+    partId: null,
     lightKind: 'point',
     goboId: null,
     gridPx: 0,

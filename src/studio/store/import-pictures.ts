@@ -107,7 +107,7 @@ async function bringIn(
 /** Lays what was brought in so far into the scene, as one step. */
 function keepArt(studio: Studio, edits: Edit[], { artworkIds }: ImportReport): void {
   if (edits.length === 0) return;
-  const label = artworkIds.length === 1 ? 'Bring in a picture' : `Bring in ${artworkIds.length} pictures`;
+  const label = artworkIds.length === 1 ? 'Import a picture' : `Import ${artworkIds.length} pictures`;
   studio.scenes.transact({ label, edits: edits.splice(0) });
 }
 

@@ -8,7 +8,7 @@ import { type Light, newLight } from '@/core/scene/records/light';
 import { type FlamePart, type LightPart, newLightPart } from '@/core/scene/records/luminaire';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
 import { newWick } from '@/core/scene/records/wick';
-import { change, create, remove, type Edit, type Fields } from '@/core/scene/edits';
+import { change, create, remove, sameValue, type Edit, type Fields } from '@/core/scene/edits';
 import { flameLookOf, lookOf, wiringOf } from '@/core/scene/looks';
 import { orderAfter } from '@/core/scene/order';
 import { broughtLamps, frontOrders } from './placed';
@@ -24,7 +24,7 @@ export function makeLuminaire(studio: Studio): void {
   const middle = scene.lights[first];
   const all = [...lightIds.map((id) => scene.lights[id]), ...spriteIds.map((id) => scene.sprites[id])];
   if (all.some(({ hangsOn }) => JSON.stringify(hangsOn) !== JSON.stringify(middle.hangsOn)))
-    return studio.say('Lights of one luminaire hang on one bracket, or on none: take the others off first.');
+    return studio.say('Lights of one luminaire hang on one bracket, or on none: detach the others first.');
   const luminaireId = freshId();
   const lampId = freshId();
   const count = Object.keys(scene.luminaires).length;
@@ -131,7 +131,7 @@ export function overrideEdits(
     if (!part) return [];
     const own: Fields = { ...(lamp.overrides[partId] as Fields | undefined) };
     for (const [field, value] of Object.entries(fields)) {
-      if (value === part[field]) delete own[field];
+      if (sameValue(value, part[field])) delete own[field];
       else own[field] = value;
     }
     return change(scene, 'lamps', id, { overrides: withPart(lamp, partId, own) }) ?? [];
@@ -154,11 +154,11 @@ export function partOf(scene: SceneDocument, lamp: Lamp, partId: string): LightP
 /** Lets lamps follow their luminaire again in everything. */
 export function resetOverrides(studio: Studio, lampIds: readonly string[]): void {
   const edits = lampIds.flatMap((id) => change(studio.scene, 'lamps', id, { overrides: {} }) ?? []);
-  studio.scenes.transact({ label: 'Follow the luminaire again', edits });
+  studio.scenes.transact({ label: 'Reset to luminaire', edits });
 }
 
 /** What a lamp overrides becomes the luminaire's own, for all its lamps. */
-export function pushBack(studio: Studio, lampId: string): void {
+export function updateLuminaire(studio: Studio, lampId: string): void {
   const { scene } = studio;
   const lamp = scene.lamps[lampId];
   const luminaire = scene.luminaires[lamp.luminaireId];
@@ -172,7 +172,7 @@ export function pushBack(studio: Studio, lampId: string): void {
     change(scene, 'lamps', lampId, { overrides: {} }),
   ];
   studio.scenes.transact({
-    label: 'Push back to the luminaire',
+    label: 'Update luminaire',
     edits: edits.filter((edit) => edit !== null),
   });
 }

@@ -18,7 +18,7 @@ export function joinOccluders(studio: Studio): void {
   const [firstId, ...restIds] = ids;
   const first = scene.occluders[firstId];
   if (restIds.some((id) => scene.occluders[id].kind !== first.kind))
-    return studio.say('Closed outlines and lines do not join: pick occluders of one kind.');
+    return studio.say('Closed outlines and lines cannot be joined: pick occluders of one kind.');
   const map = occluderMap(scene, first, seconds);
   const back = map && inverse(map);
   if (!back) return;

@@ -1,5 +1,5 @@
 import type { Passing } from '@/core/moment/passing';
-import type { DeskState } from './desk-store';
+import type { DeskState, ToolName } from './desk-store';
 import type { Live } from './live';
 
 /** Enough to work by, whatever the scene's own light is. */
@@ -8,14 +8,22 @@ export const WORK_LAMP_LEVEL = 0.65;
 /** The two sides of a wipe: everything, or what it leaves out. */
 export type WipeSide = 'all' | 'left-out';
 
-/** What lasts only while looking, for one side of the wipe. */
+/** Tools that draw outlines. In the dark they bring the work lamp along. */
+const OUTLINE_TOOLS: ReadonlySet<ToolName> = new Set(['outline', 'line', 'rectangle', 'ellipse']);
+
+/**
+ * What lasts only while looking, for one side of the wipe.
+ * @param ambientLevel of the scene at the hour that is shown
+ */
 export function passingOf(
   { solo, muted, soloPlanes, workLamp, wipe, tool, bench }: DeskState,
   { dayRate }: Pick<Live, 'dayRate'>,
+  ambientLevel: number,
   side: WipeSide,
 ): Passing {
-  // Outlines are drawn in the dark: the pen brings light along.
-  const isWanted = workLamp || (bench === 'stage' && (tool === 'outline' || tool === 'line'));
+  const draws = bench === 'stage' && OUTLINE_TOOLS.has(tool);
+  // By itself it gives only what is missing of enough.
+  const level = workLamp ? WORK_LAMP_LEVEL : draws ? Math.max(0, WORK_LAMP_LEVEL - ambientLevel) : 0;
   // What is compared or played is the scene, not the editor's view of it.
   const isShown = wipe !== 'none' || dayRate !== 0;
   const leftOut = side === 'left-out';
@@ -23,7 +31,7 @@ export function passingOf(
     solo,
     muted,
     soloPlanes,
-    workLamp: isWanted && !isShown ? WORK_LAMP_LEVEL : 0,
+    workLamp: isShown ? 0 : level,
     unlit: leftOut && wipe === 'unlit',
     relief: !(leftOut && wipe === 'relief'),
     shadows: !(leftOut && wipe === 'shadows'),

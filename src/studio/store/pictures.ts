@@ -38,7 +38,7 @@ interface Entry {
 }
 
 type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
-type Lights = Pick<SceneDocument, 'lights' | 'luminaires'>;
+type Lights = Pick<SceneDocument, 'lights' | 'luminaires' | 'lamps'>;
 
 /** Art of more pixels than this is shown before its relief is made, which takes its time. */
 const SHOWN_BARE_PIXELS = 512 * 512;
@@ -92,11 +92,12 @@ export class PictureStore {
   }
 
   private followRims(scene: Records & Partial<Lights>): void {
-    const { lights, luminaires } = scene;
-    if (!lights || !luminaires || this.wantsRims) return;
-    if (this.lights?.lights === lights && this.lights.luminaires === luminaires) return;
-    this.lights = { lights, luminaires };
-    this.wantsRims = hasRimLights({ lights, luminaires });
+    const { lights, luminaires, lamps } = scene;
+    if (!lights || !luminaires || !lamps || this.wantsRims) return;
+    const next = { lights, luminaires, lamps };
+    if (this.lights && sameItems(Object.values(this.lights), Object.values(next))) return;
+    this.lights = next;
+    this.wantsRims = hasRimLights(next);
     if (!this.wantsRims) return;
     for (const [id, entry] of this.entries) {
       if (!entry.isDone) continue;

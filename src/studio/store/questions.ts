@@ -1,5 +1,7 @@
 /** Questions that a dialog asks: what each tells, and what may be answered. Their words are in `shell/QuestionDialog.tsx`. */
 
+import type { FrameLoss } from '@/core/scene/frame-follow';
+
 interface Size {
   widthPx: number;
   heightPx: number;
@@ -10,6 +12,13 @@ interface Questions {
   size: { tells: { name: string; from: Size; to: Size }; answers: 'exchange' | 'beside' | 'leave' };
   /** A layered painting was dropped on the stage: each layer on a plane of its own, all parts of one figure, or only artworks. */
   painting: { tells: { name: string; layers: number }; answers: 'planes' | 'figure' | 'shelf' };
+  /** Frames are to go that something names by their numbers. */
+  frames: { tells: { name: string; loss: FrameLoss }; answers: 'change' | 'keep' };
+  /** The bin is to be emptied; what of it is still shown is named. */
+  bin: {
+    tells: { count: number; used: readonly { name: string; scenes: readonly string[] }[] };
+    answers: 'delete' | 'keep';
+  };
   /** Something is to be deleted that other scenes of the project use; they are given by their names. */
   deletion: { tells: { name: string; scenes: readonly string[] }; answers: 'delete' | 'keep' };
 }

@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import type { StrokeArea } from '@/core/relief/strokes/stroke';
 
 export const RELIEF_TOOLS = [
-  'look',
+  'lamp',
   'section',
   'raise',
   'lower',
@@ -21,28 +21,28 @@ export const RELIEF_TOOLS = [
 export type ReliefTool = (typeof RELIEF_TOOLS)[number];
 
 export const RELIEF_TOOL_WORDS: Record<ReliefTool, { words: string; key: string; hint: string }> = {
-  look: { words: 'Look', key: 'q', hint: 'Move to carry the hand lamp, click to put it down or take it up' },
+  lamp: { words: 'Lamp', key: 'q', hint: 'Move to carry the hand lamp, click to put it down or take it up' },
   section: { words: 'Section', key: 'x', hint: 'Drag a line across the art; its heights are shown below' },
   raise: { words: 'Raise', key: 'r', hint: 'Paint to raise; Shift draws on in a straight line' },
   lower: { words: 'Lower', key: 'l', hint: 'Paint to lower; Shift draws on in a straight line' },
   smooth: { words: 'Smooth', key: 'm', hint: 'Paint to smooth the height' },
   flatten: { words: 'Flatten', key: 'f', hint: 'Paint to bring heights to the one under the first point' },
   face: {
-    words: 'Face',
+    words: 'Normal',
     key: 'c',
-    hint: 'Paint the facing that the ball shows; Alt and click takes one up from the art',
+    hint: 'Paint normals of the direction that the ball shows; Alt and click picks one from the art',
   },
   fill: {
     words: 'Fill',
     key: 'i',
-    hint: 'Click to give a part, a colour or a polygon (Enter closes it) the facing of the ball',
+    hint: 'Click to fill a part, a colour or a polygon (Enter closes it) with the direction of the ball',
   },
   join: { words: 'Join', key: 'j', hint: 'Draw through parts to make them one' },
   split: { words: 'Split', key: 't', hint: 'Draw across a part to cut it' },
   rim: { words: 'Rim', key: 'b', hint: 'Paint how much of a rim light is caught' },
   glow: { words: 'Glow', key: 'g', hint: 'Paint what shines by itself' },
   swatch: { words: 'Swatch', key: 'w', hint: 'Click a colour on the art to find its swatch' },
-  erase: { words: 'Rub out', key: 'e', hint: 'Rub out what was painted on this layer' },
+  erase: { words: 'Erase', key: 'e', hint: 'Erase what was painted on this layer' },
 };
 
 export const RELIEF_VIEWS = ['lit', 'normals', 'height', 'art', 'rim', 'occlusion', 'glow'] as const;
@@ -77,6 +77,8 @@ export const LAMP_WAYS = ['follow', 'circle'] as const;
 export type LampWay = (typeof LAMP_WAYS)[number];
 
 export interface ReliefBenchState {
+  /** Words that artworks of the contact sheet have. */
+  search: string;
   tool: ReliefTool;
   /** Artworks picked on the contact sheet, beside the one that is shown. */
   picked: ReadonlySet<string>;
@@ -109,7 +111,8 @@ export interface ReliefBenchState {
 
 export function createReliefBench() {
   return createStore<ReliefBenchState>(() => ({
-    tool: 'look',
+    tool: 'lamp',
+    search: '',
     picked: new Set(),
     view: 'lit',
     wipe: null,

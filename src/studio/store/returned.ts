@@ -34,6 +34,6 @@ export async function keepReturned(studio: Studio, artworkId: string, file: File
     if (layerId === null) return;
     studio.scenes.transact({ label: 'Paste what came back', edits: strokeEdits(studio, artworkId, stroke) });
   } catch (thrown) {
-    studio.say(`${file.name} was not taken: ${wordsOf(thrown)}`);
+    studio.say(`${file.name} was not imported: ${wordsOf(thrown)}`);
   }
 }

@@ -157,9 +157,9 @@ export class Studio {
     return this.rowKeeper.of(this.scene);
   }
 
-  /** What stops light at the first second, and where each comes from. */
-  occluders(): FoundOccluders {
-    return this.maker.occluders(this.scene, 0, NOTHING_PASSING);
+  /** What stops light at a second, and where each comes from. */
+  occluders(seconds = 0): FoundOccluders {
+    return this.maker.occluders(this.scene, seconds, NOTHING_PASSING);
   }
 
   close(): void {
@@ -235,7 +235,7 @@ export class Studio {
 
   /** What lasts only while looking, for one side of the wipe. */
   passing(side: WipeSide): Passing {
-    return passingOf(this.desk.getState(), this.live.getState(), side);
+    return passingOf(this.desk.getState(), this.live.getState(), this.ambient().level, side);
   }
 
   /** The scene as it is looked at: a trial ambient in the place of the recorded one. */

@@ -1,6 +1,4 @@
 /** Planes that are painted with tiles: made so, filled from a file, and made plain again. */
-import type { TileGrid } from '@/core/scene/records/plane';
-import { NEW_SHADE } from '@/core/scene/records/shade';
 import { framesIn } from '@/core/art/frames';
 import { readTileCsv } from '@/core/art/tile-csv';
 import { cellEdits } from '@/core/art/tile-edits';
@@ -9,21 +7,14 @@ import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { change, remove } from '@/core/scene/edits';
 import type { Studio } from './studio';
+import { newTileGrid } from '@/core/scene/records/plane';
 
 /** Gives a plane a tile grid, its cells as large as the sheet's first tile. */
 export function giveTiles(studio: Studio, planeId: string, artworkId: string): void {
   const [{ widthPx, heightPx }] = framesIn(studio.scene.artworks[artworkId]);
-  const tiles: TileGrid = {
-    artworkId,
-    x: 0,
-    y: 0,
-    cellWidthPx: widthPx,
-    cellHeightPx: heightPx,
-    blocks: true,
-    ...NEW_SHADE,
-  };
-  studio.set('Lay tiles on a plane', 'planes', planeId, { tiles });
-  studio.desk.setState({ planeId, tool: 'lay', tile: cellOf({ frame: 0, orientation: 0 }) });
+  const tiles = newTileGrid({ artworkId, cellWidthPx: widthPx, cellHeightPx: heightPx });
+  studio.set('Paint tiles on a plane', 'planes', planeId, { tiles });
+  studio.desk.setState({ planeId, tool: 'paint', tile: cellOf({ frame: 0, orientation: 0 }) });
 }
 
 export function takeTilesAway(studio: Studio, planeId: string): void {

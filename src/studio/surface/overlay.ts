@@ -1,4 +1,5 @@
 /** Drawing over the stage: marks of our own in device pixels, at places of the scene. */
+import type { Box } from '@/core/geometry/affine';
 import type { Live } from '../store/live';
 import { toCanvas } from './view';
 
@@ -77,6 +78,15 @@ export class Overlay {
     c.clip();
   }
 
+  /** From here on nothing is drawn beyond a box. */
+  clipToBox({ left, top, right, bottom }: Box): void {
+    const [x0, y0] = this.at(left, top);
+    const [x1, y1] = this.at(right, bottom);
+    this.context.beginPath();
+    this.context.rect(x0, y0, x1 - x0, y1 - y0);
+    this.context.clip();
+  }
+
   /** A thin line through points, x and y in turn. */
   polyline(
     points: ArrayLike<number>,
@@ -93,6 +103,17 @@ export class Overlay {
       else c.lineTo(x, y);
     }
     if (closed) c.closePath();
+    this.stroke(colour, width, dash);
+  }
+
+  /** Thin lines, each by its ends. */
+  segments(edges: ArrayLike<number>, colour: string, width: number, dash: number[] = []): void {
+    const { context: c } = this;
+    c.beginPath();
+    for (let i = 0; i < edges.length; i += 4) {
+      c.moveTo(...this.at(edges[i], edges[i + 1]));
+      c.lineTo(...this.at(edges[i + 2], edges[i + 3]));
+    }
     this.stroke(colour, width, dash);
   }
 

@@ -6,12 +6,12 @@ export function readColours(): { colours: OverlayColours; font: string } {
   const token = (name: string) => style.getPropertyValue(name).trim();
   return {
     colours: {
-      picked: token('--color-verdigris'),
-      held: token('--color-brass'),
-      line: token('--color-chalk'),
-      text: token('--color-chalk'),
-      ground: token('--color-soot'),
-      warning: token('--color-signal'),
+      picked: token('--color-mark-picked'),
+      held: token('--color-mark-held'),
+      line: token('--color-mark-line'),
+      text: token('--color-mark-line'),
+      ground: token('--color-mark-ground'),
+      warning: token('--color-mark-warning'),
     },
     font: token('--font-figure'),
   };

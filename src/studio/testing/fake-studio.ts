@@ -1,4 +1,6 @@
 /** A studio without workers, server and page: the stores are the real ones. */
+import { MomentMaker } from '@/core/moment/moment-maker';
+import { NOTHING_PASSING } from '@/core/moment/passing';
 import { drawnRows } from '@/core/moment/rows';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
@@ -37,6 +39,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     pickedOf: (collection: CollectionName) =>
       scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id),
     pick: (...selection: Picked[]) => scenes.select(selection),
+    occluders: (seconds = 0) => new MomentMaker().occluders(scenes.state.scene, seconds, NOTHING_PASSING),
     planeId: () => desk.getState().planeId ?? '',
     say: (notice: string | null) => desk.setState({ notice }),
   };

@@ -3,11 +3,12 @@ import { applyTo } from '@/core/geometry/affine';
 import { LIMITS } from '@/core/limits';
 import { change, type Edit } from '@/core/scene/edits';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
-import type { Light } from '@/core/scene/records/light';
+import type { LightLook } from '@/core/scene/records/light-look';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import type { Handle } from './handles';
 import { draggedIsolux } from '../lights/isolux';
 import { pulledLight } from '../lights/light-handles';
+import { lightEdits, lightOf, pickedLight } from '../lights/picked-light';
 import type { Studio } from '../store/studio';
 import { snapPoint, tidyPoint } from './snap';
 import type { ToolEvent } from './tool';
@@ -25,7 +26,7 @@ export function handled(
   const one = (edit: Edit | null, words: string) => ({ edits: edit ? [edit] : [], words });
   switch (handle.kind) {
     case 'isolux': {
-      const light = base.lights[handle.id];
+      const light = lightOf(base, handle)!;
       const [dx, dy] = [to.x - handle.cx, (to.y - handle.cy) * handle.squash];
       const radius = Math.sqrt(dx * dx + dy * dy);
       const fields = draggedIsolux(light, handle.name, radius);
@@ -33,7 +34,7 @@ export function handled(
         handle.name === 'full' || handle.name === 'end'
           ? `${Math.round(radius)} px`
           : `steepness ${fields.steepness ?? light.steepness}`;
-      return one(change(base, 'lights', handle.id, fields), words);
+      return { edits: lightEdits(base, handle, fields), words };
     }
     case 'bearing':
     case 'beam':
@@ -43,13 +44,13 @@ export function handled(
     case 'gobo corner':
     case 'area point': {
       const at = handle.kind === 'area point' ? pointAt(studio, to) : to;
-      const fields = pulledLight(
-        base,
-        handle,
-        { ...at, shift: to.shift, alt: to.alt },
-        studio.live.getState().seconds,
-      );
-      return one(fields && change(base, 'lights', handle.id, fields), fields ? wordsOf(fields) : '');
+      const { id, partId } = handle;
+      const collection = partId === null ? 'lights' : 'lamps';
+      const picked = pickedLight(base, { collection, id }, partId, studio.live.getState().seconds);
+      const fields = picked && pulledLight(picked, handle, { ...at, shift: to.shift, alt: to.alt });
+      return fields
+        ? { edits: lightEdits(base, handle, fields), words: wordsOf(fields) }
+        : { edits: [], words: '' };
     }
     case 'turn': {
       const angle = (x: number, y: number) => (Math.atan2(y - handle.cy, x - handle.cx) * 180) / Math.PI;
@@ -116,7 +117,15 @@ function pointAt(studio: Studio, to: ToolEvent): { x: number; y: number } {
 }
 
 /** The new values, as they stand in the bay. */
-function wordsOf({ bearingDeg, beamDeg, fieldDeg, turnDeg, sourceX, sourceY, gobo }: Partial<Light>): string {
+function wordsOf({
+  bearingDeg,
+  beamDeg,
+  fieldDeg,
+  turnDeg,
+  sourceX,
+  sourceY,
+  gobo,
+}: Partial<LightLook>): string {
   if (bearingDeg !== undefined) return `${bearingDeg}°`;
   if (beamDeg !== undefined) return `beam ${beamDeg}°, field ${fieldDeg}°`;
   if (turnDeg !== undefined) return `${turnDeg}°`;

@@ -7,6 +7,7 @@ import type { Picked } from '../store/scene-store';
 import { drawnOutlines, occluderMap } from '../store/outline-places';
 import type { LightHandle } from '../lights/handle-makers';
 import { lightHandles } from '../lights/light-handles';
+import { pickedLight } from '../lights/picked-light';
 
 export type Handle =
   | LightHandle
@@ -30,17 +31,21 @@ export interface HandleOptions {
   nearPx: number;
   /** The second that is shown. */
   seconds: number;
+  /** The part of a lamp that is worked on. */
+  partId: string | null;
 }
 
 /** All handles of what is picked; things picked many at once have none. */
 export function handlesOf(
   scene: SceneDocument,
   selection: readonly Picked[],
-  { nearPx, seconds }: HandleOptions,
+  { nearPx, seconds, partId }: HandleOptions,
 ): Handle[] {
   if (selection.length !== 1) return [];
-  const [{ collection, id }] = selection;
-  if (collection === 'lights') return lightHandles(scene, id, nearPx, seconds);
+  const [picked] = selection;
+  const { collection, id } = picked;
+  const light = pickedLight(scene, picked, partId, seconds);
+  if (light) return lightHandles(light, nearPx);
   if (collection === 'sprites') return spriteHandles(scene, id, nearPx, seconds);
   if (collection === 'occluders') return pointHandles(scene, id, seconds);
   return [];

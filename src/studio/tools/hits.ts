@@ -7,6 +7,7 @@ import { shownFrame, Standing } from '@/core/moment/standing';
 import type { PictureSource } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
+import type { Occluder } from '@/core/scene/records/occluder';
 import type { Sprite } from '@/core/scene/records/sprite';
 import { drawnOutlines } from '../store/outline-places';
 import type { Picked } from '../store/scene-store';
@@ -33,20 +34,16 @@ export function hitAt(
   { rows, nearPx, source, seconds }: HitOptions,
 ): Picked | null {
   const standing = new Standing(scene, seconds);
-  const isOpen = (planeId: string) =>
-    scene.planes[planeId] && !scene.planes[planeId].hidden && !scene.planes[planeId].locked;
   for (const collection of FIXTURES) {
     for (const [id, fixture] of inOrder<Fixture>(scene[collection]).reverse()) {
-      if (fixture.locked || !isOpen(fixture.planeId) || !standing.shows(fixture)) continue;
+      if (fixture.locked || !isOpen(scene, fixture.planeId) || !standing.shows(fixture)) continue;
       const place = placeOf(standing, fixture);
       if (place && Math.abs(place[0] - x) + Math.abs(place[1] - y) <= nearPx * 1.5) return { collection, id };
     }
   }
   for (const [id, occluder] of Object.entries(scene.occluders)) {
     if (occluder.hidden || occluder.locked) continue;
-    const planeId =
-      occluder.spriteId === null ? occluder.planeId : (scene.sprites[occluder.spriteId]?.planeId ?? '');
-    if (!isOpen(planeId)) continue;
+    if (!isOpen(scene, planeOfOccluder(scene, occluder))) continue;
     if (
       nearestEdge(drawnOutlines(scene, occluder, seconds), occluder.kind === 'closed', x, y) <=
       nearPx * 0.6
@@ -123,5 +120,22 @@ export function hitsWithin(
     const middle = applyTo(stood.figure, widthPx / 2, heightPx / 2);
     return isIn(...middle) ? [{ collection: 'sprites', id }] : [];
   });
-  return [...lights, ...sprites];
+  const occluders = Object.entries(scene.occluders).flatMap(([id, occluder]): Picked[] => {
+    if (occluder.hidden || occluder.locked || !isOpen(scene, planeOfOccluder(scene, occluder))) return [];
+    const points = drawnOutlines(scene, occluder, seconds).flat();
+    const [across, down] = [points.map(([x]) => x), points.map(([, y]) => y)];
+    const middle = [across, down].map((all) => (Math.min(...all) + Math.max(...all)) / 2);
+    return points.length > 0 && isIn(middle[0], middle[1]) ? [{ collection: 'occluders', id }] : [];
+  });
+  return [...lights, ...sprites, ...occluders];
+}
+
+/** Whether what stands on a plane can be picked on the stage. */
+function isOpen({ planes }: SceneDocument, planeId: string): boolean {
+  return planes[planeId] && !planes[planeId].hidden && !planes[planeId].locked;
+}
+
+/** The plane of an occluder: its own, or that of the sprite that it belongs to. */
+function planeOfOccluder(scene: SceneDocument, { spriteId, planeId }: Occluder): string {
+  return spriteId === null ? planeId : (scene.sprites[spriteId]?.planeId ?? '');
 }

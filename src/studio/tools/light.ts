@@ -9,6 +9,7 @@ import type { Gesture } from '../store/scene-store';
 import { freshId, type Studio } from '../store/studio';
 import { snappedPlace } from './snap';
 import type { Tool, ToolEvent } from './tool';
+import { newGobo } from '@/core/scene/records/light-look';
 
 interface Open {
   id: string;
@@ -27,7 +28,7 @@ export class LightTool implements Tool {
     const planeId = studio.planeId();
     const plane = studio.scene.planes[planeId];
     if (!plane) {
-      studio.say('Make a plane first: lights hang on planes.');
+      studio.say('Make a plane first: lights stand on planes.');
       return;
     }
     const { lightKind: kind, goboId } = studio.desk.getState();
@@ -38,7 +39,7 @@ export class LightTool implements Tool {
     const [dx, dy] = parallaxShift(studio.scene, plane);
     const [x, y] = snappedPlace(studio, event.x - dx, event.y - dy).map(Math.round);
     const count = Object.values(studio.scene.lights).filter((light) => light.kind === kind).length;
-    const gobo = { artworkId: artworkId!, widthPx: 64, heightPx: 64, fadePx: 0, crisp: false, playing: true };
+    const gobo = newGobo({ artworkId: artworkId!, widthPx: 64, heightPx: 64 });
     const light = newLight({
       ...begins,
       ...(figure.gobo ? { gobo } : {}),

@@ -1,12 +1,15 @@
 /** Pick: choose things and move them; handles of what is picked turn, scale and shape it. */
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
+import { applyEdits, type Edit } from '@/core/scene/edits';
+import { copiesInPlace } from '../commands/clip';
 import { handleAt, type Handle } from './handles';
 import { occluderMap } from '../store/outline-places';
 import { hitAt, hitsWithin } from './hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
-import { lightMaps } from '../lights/light-handles';
+import { lightEdits, lightOf, pickedLight, type PickedLight } from '../lights/picked-light';
 import type { Overlay } from '../surface/overlay';
+import type { LightLook } from '@/core/scene/records/light-look';
 import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
@@ -20,7 +23,15 @@ type PointHandle = Extract<Handle, { kind: 'point' }>;
 type State =
   | { kind: 'idle' }
   | { kind: 'pressed'; at: ToolEvent; under: Picked | null; wasPicked: boolean }
-  | { kind: 'moving'; from: ToolEvent; base: SceneDocument; picked: Picked[]; gesture: Gesture }
+  | {
+      kind: 'moving';
+      from: ToolEvent;
+      /** The scene before, with the copies that are moved. */
+      base: SceneDocument;
+      picked: readonly Picked[];
+      copies: readonly Edit[];
+      gesture: Gesture;
+    }
   | { kind: 'handling'; from: ToolEvent; base: SceneDocument; handle: Handle; gesture: Gesture }
   | { kind: 'marquee'; from: ToolEvent; to: ToolEvent };
 
@@ -71,25 +82,37 @@ export class PickTool implements Tool {
       if (away < state.at.nearPx * DRAG_SHARE) return;
       if (state.under === null) this.state = { kind: 'marquee', from: state.at, to: event };
       else {
-        const picked = studio.scenes.state.selection;
-        this.state = {
-          kind: 'moving',
-          from: state.at,
-          base: studio.scene,
-          picked,
-          gesture: studio.scenes.gesture('Move'),
-        };
+        this.state = state.at.alt ? this.duplicating(state.at) : this.moving(state.at);
       }
       this.move(event);
     } else if (state.kind === 'moving') {
       const [dx, dy] = moveBy(studio, state, event.x - state.from.x, event.y - state.from.y, event.shift);
-      state.gesture.preview(movedEdits(state.base, state.picked, [dx, dy], studio.live.getState().seconds));
+      const moved = movedEdits(state.base, state.picked, [dx, dy], studio.live.getState().seconds);
+      state.gesture.preview([...state.copies, ...moved]);
+      if (state.copies.length > 0) studio.scenes.select(state.picked);
       this.readout = { x: event.x, y: event.y, words: `${signed(dx)}, ${signed(dy)} px` };
     } else if (state.kind === 'handling') {
       const { edits, words } = handled(studio, state.base, state.handle, state.from, event);
       state.gesture.preview(edits);
       this.readout = { x: event.x, y: event.y, words };
     } else if (state.kind === 'marquee') this.state = { ...state, to: event };
+  }
+
+  private moving(from: ToolEvent): State {
+    const { studio } = this;
+    const { scene } = studio;
+    const picked = studio.scenes.state.selection;
+    return { kind: 'moving', from, base: scene, picked, copies: [], gesture: studio.scenes.gesture('Move') };
+  }
+
+  /** With Alt copies are moved, and what was picked stays. */
+  private duplicating(from: ToolEvent): State {
+    const { studio } = this;
+    const made = copiesInPlace(studio);
+    if (!made) return this.moving(from);
+    const { edits: copies, picked } = made;
+    const base = applyEdits(studio.scene, copies);
+    return { kind: 'moving', from, base, picked, copies, gesture: studio.scenes.gesture('Duplicate') };
   }
 
   up(event: ToolEvent): void {
@@ -134,9 +157,8 @@ export class PickTool implements Tool {
   doubleDown(event: ToolEvent): void {
     const { studio } = this;
     const { scene } = studio;
-    const [lightId] = studio.pickedOf('lights');
-    if (lightId && studio.scenes.state.selection.length === 1)
-      return doubleOnArea(studio, lightId, event, this.handleAt(event));
+    const light = onlyLight(studio);
+    if (light) return doubleOnArea(studio, light, event, this.handleAt(event));
     const [id] = studio.pickedOf('occluders');
     if (!id || studio.scenes.state.selection.length !== 1) return;
     const occluder = scene.occluders[id];
@@ -144,7 +166,7 @@ export class PickTool implements Tool {
     if (handle?.kind === 'point') {
       const fewest = occluder.kind === 'closed' ? 3 : 2;
       const fields = withoutPoint(occluder, handle.outline, handle.point, fewest);
-      if (fields) studio.set('Take a point away', 'occluders', id, fields);
+      if (fields) studio.set('Delete a point', 'occluders', id, fields);
       else studio.say('An outline needs this point; delete the whole occluder instead.');
       return;
     }
@@ -176,7 +198,8 @@ export class PickTool implements Tool {
   private handleAt({ x, y, nearPx }: ToolEvent): Handle | null {
     const { studio } = this;
     const { seconds } = studio.live.getState();
-    return handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds });
+    const { partId } = studio.desk.getState();
+    return handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds, partId });
   }
 
   get isDragging(): boolean {
@@ -190,41 +213,52 @@ export class PickTool implements Tool {
   }
 
   hint(): string {
-    const [lightId, ...others] = this.studio.pickedOf('lights');
-    const light = others.length === 0 ? this.studio.scene.lights[lightId] : undefined;
-    if (light) return LIGHT_SCREENS[light.kind].pickHint;
+    const picked = onlyLight(this.studio);
+    if (picked) return LIGHT_SCREENS[picked.light.kind].pickHint;
     if (this.studio.pickedOf('sprites').length === 1)
-      return 'Drag to move, a corner to scale, the ring to turn';
+      return 'Drag to move, with Alt a copy; a corner scales, the ring turns';
     if (this.studio.pickedOf('occluders').length === 1)
       return this.cut
         ? 'Alt-click a second point to split the outline there'
         : 'Drag a point, Shift-click smooths it, Alt-click splits; a double click takes one away or adds one';
-    return 'Click to pick, drag a box for many; space and drag to pan, wheel to zoom';
+    return 'Click to pick, drag a rectangle for many; space and drag to pan, turn the wheel to zoom';
   }
 }
 
 type AreaPoint = Extract<Handle, { kind: 'area point' }>;
 
+/** The light, or the part of a lamp, that is picked alone. */
+function onlyLight(studio: Studio): PickedLight | null {
+  const { selection } = studio.scenes.state;
+  const { partId } = studio.desk.getState();
+  return selection.length === 1
+    ? pickedLight(studio.scene, selection[0], partId, studio.live.getState().seconds)
+    : null;
+}
+
 /** A corner of an area light becomes smooth, or a corner again. */
-function smoothAreaPoint(studio: Studio, { id, outline, point }: AreaPoint): void {
-  studio.set('Smooth or corner', 'lights', id, withSmooth(studio.scene.lights[id], outline, point));
+function smoothAreaPoint(studio: Studio, handle: AreaPoint): void {
+  const light = lightOf(studio.scene, handle)!;
+  const edits = lightEdits(studio.scene, handle, withSmooth(light, handle.outline, handle.point));
+  studio.scenes.transact({ label: 'Smooth or corner', edits });
 }
 
 /** On a point of an area light takes it away, elsewhere adds one on the nearest side. */
-function doubleOnArea(studio: Studio, id: string, event: ToolEvent, handle: Handle | null): void {
-  const light = studio.scene.lights[id];
+function doubleOnArea(studio: Studio, picked: PickedLight, event: ToolEvent, handle: Handle | null): void {
+  const { light } = picked;
   if (light.outlines.length === 0 || !LIGHT_SCREENS[light.kind].figure.outlines) return;
+  const set = (label: string, fields: Partial<LightLook>) =>
+    studio.scenes.transact({ label, edits: lightEdits(studio.scene, picked, fields) });
   if (handle?.kind === 'area point') {
     const fields = withoutPoint(light, handle.outline, handle.point, 3);
-    if (fields) studio.set('Take a point away', 'lights', id, fields);
+    if (fields) set('Delete a point', fields);
     else studio.say('An outline needs this point; delete the light instead.');
     return;
   }
-  const maps = lightMaps(studio.scene, light, studio.live.getState().seconds);
-  const back = maps && inverse(maps.figure);
+  const back = inverse(picked.figure);
   if (!back) return;
   const [u, v] = applyTo(back, event.x, event.y).map(Math.round);
-  studio.set('Add a point', 'lights', id, withPoint(light, true, u, v));
+  set('Add a point', withPoint(light, true, u, v));
 }
 
 function signed(v: number): string {

@@ -39,10 +39,10 @@ const BRUSH_LABELS: Record<(typeof BRUSHES)[number], string> = {
   lower: 'Lower',
   smooth: 'Smooth',
   flatten: 'Flatten',
-  face: 'Paint a facing',
+  face: 'Paint normals',
   rim: 'Paint the rim',
   glow: 'Paint the glow',
-  erase: 'Rub out',
+  erase: 'Erase',
 };
 
 /** A stroke by the settings of the bench, without points. */

@@ -66,7 +66,7 @@ export class ScatterTool implements Tool {
   }
 
   hint(): string {
-    return 'Drag a box over which to scatter; seed, number and spacing are in the bay';
+    return 'Drag a rectangle to scatter over; number, spacing and seed are in the bay';
   }
 
   private edits(): Edit[] {

@@ -1,4 +1,4 @@
-/** Tools that make something of a dragged box: boards, and occluders that are rectangles or ellipses. */
+/** Tools that make something of a dragged box: flats, and occluders that are rectangles or ellipses. */
 import { cos, RADIANS_PER_DEGREE, sin } from '@/core/geometry/exact';
 import { parallaxShift } from '@/core/moment/standing';
 import { newOccluder } from '@/core/scene/records/occluder';
@@ -12,7 +12,7 @@ import { BoxDrag, type DraggedBox } from './box-drag';
 import { snappedPlace } from './snap';
 import type { Tool, ToolEvent } from './tool';
 
-export type ShapeName = 'board' | 'rectangle' | 'ellipse';
+export type ShapeName = 'flat' | 'rectangle' | 'ellipse';
 
 /** Points of an ellipse, all of them smooth. */
 const ELLIPSE_POINTS = 8;
@@ -53,7 +53,7 @@ export class ShapeTool implements Tool {
       bottom: box.bottom - dy,
     });
     studio.scenes.transact({
-      label: this.shape === 'board' ? 'Make a board' : 'Draw an occluder',
+      label: this.shape === 'flat' ? 'Make a flat' : 'Draw an occluder',
       edits: [edit],
       selection: [picked],
     });
@@ -69,21 +69,21 @@ export class ShapeTool implements Tool {
   }
 
   hint(): string {
-    return this.shape === 'board'
-      ? 'Drag out a rectangle of one colour; Shift makes it a square'
-      : `Drag out ${this.shape === 'ellipse' ? 'an ellipse' : 'a rectangle'} that stops light; Shift makes it regular`;
+    return this.shape === 'flat'
+      ? 'Drag out a rectangle of one colour; with Shift a square'
+      : `Drag out ${this.shape === 'ellipse' ? 'an ellipse' : 'a rectangle'} that stops light; with Shift as wide as high`;
   }
 
   private made(planeId: string, { left, top, right, bottom }: DraggedBox): { edit: Edit; picked: Picked } {
     const { studio } = this;
     const id = freshId();
-    if (this.shape === 'board') {
+    if (this.shape === 'flat') {
       const sprite = newSprite({
-        name: 'Board',
+        name: 'Flat',
         planeId,
         artworkId: null,
         plain: {
-          colour: studio.desk.getState().boardColour,
+          colour: studio.desk.getState().flatColour,
           widthPx: right - left,
           heightPx: bottom - top,
         },

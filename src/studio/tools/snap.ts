@@ -1,5 +1,6 @@
 /** Where things and points come to stand: on points that are there, on the grid, on whole px. */
-import { type SceneDocument, settingsOf } from '@/core/scene/document';
+import { settingsOf } from '@/core/scene/document';
+import { broughtEdges } from '../lights/brought-outlines';
 import { drawnOutlines } from '../store/outline-places';
 import type { Studio } from '../store/studio';
 import type { ToolEvent } from './tool';
@@ -24,7 +25,7 @@ export function snapPoint(
   withoutId: string | null = null,
 ): [number, number] {
   if (alt) return tidyPoint(x, y);
-  const other = pointNear(studio.scene, x, y, nearPx * PULL_SHARE, withoutId, studio.live.getState().seconds);
+  const other = pointNear(studio, x, y, nearPx * PULL_SHARE, withoutId);
   const step = studio.desk.getState().gridPx || 1;
   return other ?? [onStep(x, step), onStep(y, step)];
 }
@@ -39,23 +40,27 @@ function onStep(v: number, step: number): number {
 }
 
 function pointNear(
-  scene: SceneDocument,
+  studio: Studio,
   x: number,
   y: number,
   nearPx: number,
   withoutId: string | null,
-  seconds: number,
 ): [number, number] | null {
+  const { scene } = studio;
+  const { seconds } = studio.live.getState();
   let best: [number, number] | null = null;
   let bestAway = nearPx;
+  const offer = (point: [number, number]) => {
+    const away = Math.max(Math.abs(point[0] - x), Math.abs(point[1] - y));
+    if (away <= bestAway) [best, bestAway] = [point, away];
+  };
   for (const [id, occluder] of Object.entries(scene.occluders)) {
     if (id === withoutId || occluder.hidden) continue;
     for (const points of drawnOutlines(scene, occluder, seconds)) {
-      for (const point of points) {
-        const away = Math.max(Math.abs(point[0] - x), Math.abs(point[1] - y));
-        if (away <= bestAway) [best, bestAway] = [point, away];
-      }
+      for (const point of points) offer(point);
     }
   }
+  for (const edges of broughtEdges(studio.occluders(seconds), scene, () => true))
+    for (let i = 0; i < edges.length; i += 2) offer([edges[i], edges[i + 1]]);
   return best;
 }

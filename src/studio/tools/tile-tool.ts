@@ -1,4 +1,4 @@
-/** Laying tiles on the current plane: cell by cell, in boxes, over what hangs together; lifting them, and matching one. */
+/** Painting tiles on the current plane: cell by cell, in rectangles, over cells that touch; erasing them, and picking one. */
 import { cellAt, tileExtent, tileOf } from '@/core/art/tiles';
 import { cellEdits, cellsAlike, cellsOnLine, type CellBox, type CellChange } from '@/core/art/tile-edits';
 import { parallaxShift } from '@/core/moment/standing';
@@ -19,8 +19,8 @@ interface Stroke {
   cells: Map<string, CellChange>;
 }
 
-/** Cells around the gate that a flood of an empty plane may fill. */
-const FLOOD_MARGIN = 2;
+/** Cells around the gate that may be filled on an empty plane. */
+const FILL_MARGIN = 2;
 
 export class TileTool implements Tool {
   private stroke: Stroke | null = null;
@@ -35,9 +35,9 @@ export class TileTool implements Tool {
     const { studio, way } = this;
     const cell = this.cellUnder(event);
     if (!cell) return studio.say('This plane has no tiles: choose a tile sheet for it in its bay.');
-    if (way === 'match') return this.match(cell);
-    if (way === 'flood') return this.flood(cell);
-    const gesture = studio.scenes.gesture(way === 'lift' ? 'Lift tiles' : 'Lay tiles');
+    if (way === 'pick-tile') return this.pickTile(cell);
+    if (way === 'fill') return this.fill(cell);
+    const gesture = studio.scenes.gesture(way === 'erase' ? 'Erase tiles' : 'Paint tiles');
     this.stroke = { gesture, from: cell, at: cell, cells: new Map() };
     this.drawTo(cell);
   }
@@ -65,7 +65,7 @@ export class TileTool implements Tool {
     const grid = this.grid();
     if (!grid || !this.pointer) return;
     const { from, at } =
-      this.way === 'box' && this.stroke ? this.stroke : { from: this.pointer, at: this.pointer };
+      this.way === 'fill-rectangle' && this.stroke ? this.stroke : { from: this.pointer, at: this.pointer };
     const [left, right] = [Math.min(from[0], at[0]), Math.max(from[0], at[0]) + 1];
     const [top, bottom] = [Math.min(from[1], at[1]), Math.max(from[1], at[1]) + 1];
     const place = (column: number, row: number): [number, number] => [
@@ -83,16 +83,16 @@ export class TileTool implements Tool {
 
   hint(): string {
     switch (this.way) {
-      case 'lay':
-        return 'Drag to lay the chosen tile; H and V flip it, T turns it, M matches one';
-      case 'box':
-        return 'Drag a box to fill it with the chosen tile';
-      case 'flood':
-        return 'Click: all alike that hang together become the chosen tile';
-      case 'lift':
-        return 'Drag to lift tiles off';
-      case 'match':
-        return 'Click a tile to lay more of it';
+      case 'paint':
+        return 'Drag to paint the chosen tile; H and V flip it, T turns it, M picks one';
+      case 'fill-rectangle':
+        return 'Drag a rectangle to fill it with the chosen tile';
+      case 'fill':
+        return 'Click to fill all cells of the same tile that touch';
+      case 'erase':
+        return 'Drag to erase tiles';
+      case 'pick-tile':
+        return 'Click a tile to paint more of it';
     }
   }
 
@@ -111,15 +111,15 @@ export class TileTool implements Tool {
     return [Math.floor((x - grid.x) / cellWidthPx), Math.floor((y - grid.y) / cellHeightPx)];
   }
 
-  /** The number that is laid. */
+  /** The number that is painted. */
   private get cell(): number {
-    return this.way === 'lift' ? 0 : this.studio.desk.getState().tile;
+    return this.way === 'erase' ? 0 : this.studio.desk.getState().tile;
   }
 
   private drawTo(cell: Cell): void {
     const stroke = this.stroke!;
     const { gesture, from, at, cells } = stroke;
-    if (this.way === 'box') {
+    if (this.way === 'fill-rectangle') {
       cells.clear();
       for (let y = Math.min(from[1], cell[1]); y <= Math.max(from[1], cell[1]); y++)
         for (let x = Math.min(from[0], cell[0]); x <= Math.max(from[0], cell[0]); x++)
@@ -129,40 +129,40 @@ export class TileTool implements Tool {
     gesture.preview(cellEdits(this.studio.scenes.kept, this.studio.planeId(), cells.values()));
   }
 
-  private flood([column, row]: Cell): void {
+  private fill([column, row]: Cell): void {
     const { studio } = this;
     const planeId = studio.planeId();
-    const cells = cellsAlike(studio.scene, planeId, column, row, this.floodBox([column, row]));
+    const cells = cellsAlike(studio.scene, planeId, column, row, this.fillBox([column, row]));
     const edits = cellEdits(
       studio.scene,
       planeId,
       cells.map(([x, y]) => [x, y, this.cell] as const),
     );
-    studio.scenes.transact({ label: 'Lay tiles', edits });
+    studio.scenes.transact({ label: 'Paint tiles', edits });
   }
 
-  /** A flood ends where the plane's tiles and the gate end. */
-  private floodBox([column, row]: Cell): CellBox {
+  /** Filling ends where the plane's tiles and the gate end. */
+  private fillBox([column, row]: Cell): CellBox {
     const { tiles, x, y, planeId } = this.grid()!;
     const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(this.studio.scene);
     const extent = tileExtent(this.studio.scene, planeId);
     const [w, h] = [tiles.cellWidthPx, tiles.cellHeightPx];
     return {
-      left: Math.min(column, extent?.left ?? column, Math.floor((gateX - x) / w) - FLOOD_MARGIN),
-      top: Math.min(row, extent?.top ?? row, Math.floor((gateY - y) / h) - FLOOD_MARGIN),
+      left: Math.min(column, extent?.left ?? column, Math.floor((gateX - x) / w) - FILL_MARGIN),
+      top: Math.min(row, extent?.top ?? row, Math.floor((gateY - y) / h) - FILL_MARGIN),
       right: Math.max(
         column,
         extent?.right ?? column,
-        Math.ceil((gateX + gateWidthPx - x) / w) + FLOOD_MARGIN,
+        Math.ceil((gateX + gateWidthPx - x) / w) + FILL_MARGIN,
       ),
-      bottom: Math.max(row, extent?.bottom ?? row, Math.ceil((gateY + gateHeightPx - y) / h) + FLOOD_MARGIN),
+      bottom: Math.max(row, extent?.bottom ?? row, Math.ceil((gateY + gateHeightPx - y) / h) + FILL_MARGIN),
     };
   }
 
-  private match([column, row]: Cell): void {
+  private pickTile([column, row]: Cell): void {
     const { studio } = this;
     const cell = cellAt(studio.scene, studio.planeId(), column, row);
-    if (!tileOf(cell)) return studio.say('There is no tile here to match.');
-    studio.desk.setState({ tile: cell, tool: 'lay' });
+    if (!tileOf(cell)) return studio.say('There is no tile here to pick.');
+    studio.desk.setState({ tile: cell, tool: 'paint' });
   }
 }

@@ -18,6 +18,7 @@ import {
 import { LIMITS } from '../../limits';
 import { LIGHT_KINDS } from '../../moment/light-kinds/all-kinds';
 import { defaultsOf } from './defaults-of';
+import type { Given } from './kind';
 
 export const FALL_CURVES = ['straight', 'eased', 'natural', 'even', 'drawn'] as const;
 export type FallCurve = (typeof FALL_CURVES)[number];
@@ -36,9 +37,13 @@ const gobo = object({
     about: "Of the rectangle that it fills; its middle is the light's place",
   }),
   heightPx: within(1, LIMITS.coordinatePx),
-  fadePx: lengthPx().meta({ about: "Within this of the rectangle's border it fades out" }),
-  crisp: flag().meta({ about: 'Read by the nearest texel, whatever the scene does' }),
-  playing: flag(),
+  fadePx: lengthPx().default(0).meta({ about: "Within this of the rectangle's border it fades out" }),
+  crisp: flag().default(false).meta({ about: 'Read by the nearest texel, whatever the scene does' }),
+  playing: flag().default(true).meta({ about: 'Whether the frames of its artwork are played' }),
+  frame: whole(0, LIMITS.frames - 1)
+    .default(0)
+    .meta({ about: 'The frame that shows, or that playing begins with, from 0' }),
+  speed: within(0.05, 20).default(1).meta({ about: "Multiplies the rate of its artwork's frames" }),
 });
 
 /** Shares and values in turn, the shares rising. */
@@ -123,6 +128,10 @@ const look = object(lookFields());
 export type LightLook = InferType<typeof look>;
 export type ColourStop = LightLook['stops'][number];
 export type Gobo = NonNullable<LightLook['gobo']>;
+
+export function newGobo(fields: Given<Gobo, 'artworkId' | 'widthPx' | 'heightPx'>): Gobo {
+  return { ...(defaultsOf(gobo) as Partial<Gobo>), ...fields } as Gobo;
+}
 
 export const NEW_LOOK = defaultsOf(look) as LightLook;
 export const LOOK_FIELDS = Object.keys(look.fields) as (keyof LightLook)[];

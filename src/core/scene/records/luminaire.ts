@@ -2,7 +2,7 @@ import { object, type InferType } from 'yup';
 import { coordinate } from '../../coordinates';
 import { degrees, flag, id, level, list, name, naming, oneOf, scale, share, whole } from '../../fields';
 import { LIMITS } from '../../limits';
-import { ANSWERS } from './answer';
+import { ANSWERS, SEEN_GAIN } from './answer';
 import { defaultsOf } from './defaults-of';
 import type { Given, RecordKind } from './kind';
 import { lookFields } from './light-look';
@@ -23,17 +23,18 @@ export const flameFields = () => ({
   id: id(),
   name: name(),
   artworkId: naming('artworks', 'needs'),
-  x: coordinate(),
-  y: coordinate(),
-  turnDeg: degrees(),
-  scaleX: scale(),
-  scaleY: scale(),
-  flipX: flag(),
-  opacity: share(),
-  frame: whole(0, LIMITS.frames - 1),
-  playing: flag(),
-  answer: oneOf(ANSWERS),
-  glowLevel: level(),
+  x: coordinate().default(0),
+  y: coordinate().default(0),
+  turnDeg: degrees().default(0),
+  scaleX: scale().default(1),
+  scaleY: scale().default(1),
+  flipX: flag().default(false),
+  opacity: share().default(1),
+  frame: whole(0, LIMITS.frames - 1).default(0),
+  playing: flag().default(true),
+  answer: oneOf(ANSWERS).default('self-lit'),
+  glowLevel: level().default(1),
+  seenGain: level().default(SEEN_GAIN),
 });
 
 const lightPart = object(lightPartFields());
@@ -51,6 +52,10 @@ export const luminaires = {
     flames: list(flamePart.required(), LIMITS.luminaireParts),
   }),
 } as const satisfies RecordKind;
+
+export function newFlamePart(fields: Given<FlamePart, 'id' | 'name' | 'artworkId'>): FlamePart {
+  return { ...(defaultsOf(flamePart) as Partial<FlamePart>), ...fields } as FlamePart;
+}
 
 export function newLightPart(fields: Given<LightPart, 'id' | 'name'>): LightPart {
   return { ...(defaultsOf(lightPart) as Partial<LightPart>), ...fields } as LightPart;

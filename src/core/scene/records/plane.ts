@@ -1,19 +1,21 @@
 import { object } from 'yup';
 import { coordinate } from '../../coordinates';
-import { colour, flag, name, naming, namingAll, oneOf, order, picturePx, within } from '../../fields';
+import { colour, flag, level, name, naming, namingAll, oneOf, order, picturePx, within } from '../../fields';
 import { LIMITS } from '../../limits';
-import { ANSWERS } from './answer';
+import { ANSWERS, SEEN_GAIN } from './answer';
 import { HOUSE_CIRCUIT } from './circuit';
+import { defaultsOf } from './defaults-of';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
 import { shadeFields } from './shade';
 
 const tiles = object({
   artworkId: naming('artworks', 'needs').meta({ about: 'The tile sheet: its frames are the tiles' }),
-  x: coordinate().meta({ about: 'Corner of cell 0, 0' }),
-  y: coordinate(),
+  x: coordinate().default(0).meta({ about: 'Corner of cell 0, 0' }),
+  y: coordinate().default(0),
   cellWidthPx: picturePx(1),
   cellHeightPx: picturePx(1),
-  blocks: flag().meta({ about: "The tiles' own outlines stop light, joined to whole walls" }),
+  blocks: flag().default(true).meta({ about: "The tiles' own outlines stop light, joined to whole walls" }),
+  seenGain: level().default(SEEN_GAIN).meta({ about: 'How soon tiles that are seen when lit show' }),
   ...shadeFields(),
 });
 
@@ -52,4 +54,8 @@ export type TileGrid = NonNullable<Plane['tiles']>;
 
 export function newPlane(fields: Given<Plane, 'name' | 'order'>): Plane {
   return newRecord(planes, fields);
+}
+
+export function newTileGrid(fields: Given<TileGrid, 'artworkId' | 'cellWidthPx' | 'cellHeightPx'>): TileGrid {
+  return { ...(defaultsOf(tiles) as Partial<TileGrid>), ...fields } as TileGrid;
 }

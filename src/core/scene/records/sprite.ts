@@ -17,12 +17,9 @@ import {
   within,
 } from '../../fields';
 import { LIMITS } from '../../limits';
-import { answerOrNull } from './answer';
+import { answerOrNull, SEEN_GAIN } from './answer';
 import { HOUSE_CIRCUIT } from './circuit';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
-
-/** How soon things show that are seen when lit: at a quarter of the light of white art. */
-export const SEEN_GAIN = 4;
 
 const side = () => within(1, LIMITS.coordinatePx);
 

@@ -3,10 +3,17 @@ import { toVersion2 } from './2';
 import { toVersion3 } from './3';
 import { toVersion4 } from './4';
 import { toVersion5 } from './5';
+import { toVersion6 } from './6';
 import { eachRecord, type Json, type VersionStep } from './step';
 
 /** By the version that each of them starts from. */
-const STEPS: Record<number, VersionStep> = { 1: toVersion2, 2: toVersion3, 3: toVersion4, 4: toVersion5 };
+const STEPS: Record<number, VersionStep> = {
+  1: toVersion2,
+  2: toVersion3,
+  3: toVersion4,
+  4: toVersion5,
+  5: toVersion6,
+};
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */
 export function upgraded(document: Json): Json {

@@ -1,9 +1,11 @@
 /** Migrations that plain SQL cannot make, by their names; they take their turns among the `.sql` files. */
 import type { PoolConnection } from 'mysql2/promise';
 import { recordsFromDocuments } from './007-records-from-documents';
+import { recordsOfVersion6 } from './009-records-of-version-6';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
 export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '007-records-from-documents': recordsFromDocuments,
+  '009-records-of-version-6': recordsOfVersion6,
 };

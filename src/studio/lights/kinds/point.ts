@@ -9,7 +9,7 @@ export const point: LightScreen = {
   pickHint: 'Drag a line of equal light, or hold Alt and turn the wheel for its level',
   begins: {},
   dragged: (_light, { reachPx }) => ({ reachPx }),
-  handles: (shown) => isoluxHandles(shown, 0, 1),
+  handles: (shown) => isoluxHandles(shown, 'spread'),
   figure: { round: 'circle' },
   columns: ['round'],
   lateColumns: ['gobo'],

@@ -9,7 +9,7 @@ export const spot: LightScreen = {
   pickHint: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
   begins: { reachPx: 180 },
   dragged: (_light, { reachPx, bearingDeg }) => ({ reachPx, bearingDeg }),
-  handles: (shown) => [...isoluxHandles(shown, shown.light.bearingDeg, 0), ...coneHandles(shown)],
+  handles: (shown) => [...isoluxHandles(shown, 'along'), ...coneHandles(shown)],
   figure: { round: 'cone' },
   columns: ['cone'],
   lateColumns: ['gobo'],

@@ -1,6 +1,7 @@
 'use client';
 import { BODY_KINDS, PROFILES, REGIONS, type Recipe } from '@/core/relief/recipe';
-import { Choice, Column, Switch } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Choice, Switch } from '../../controls/small';
 import { RecipeValue, worded, type RecipeControls } from './recipe-controls';
 
 const KIND_WORDS = { none: 'None', bevel: 'Bevel', inflate: 'Inflate' } as const;

@@ -1,6 +1,7 @@
 'use client';
 import { useStore } from 'zustand';
-import { Choice, Column, Row } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Choice, Row } from '../../controls/small';
 import { SettingField } from '../../controls/SettingField';
 import { useStudio } from '../../context';
 import type { ReliefBenchState } from '../../store/relief-bench';
@@ -51,7 +52,7 @@ export function BrushColumn() {
         />
         {(tool === 'raise' || tool === 'lower') && (
           <SettingField
-            label="By"
+            label="Amount"
             value={bench.heightPx}
             low={0.1}
             high={32}
@@ -65,7 +66,7 @@ export function BrushColumn() {
         )}
         {(tool === 'rim' || tool === 'glow') && (
           <SettingField
-            label="To"
+            label="Value"
             value={bench.level}
             low={0}
             high={1}
@@ -83,7 +84,7 @@ export function BrushColumn() {
           />
         )}
       </Column>
-      <Column title="Facing">
+      <Column title="Direction">
         <div className={`flex gap-2 pt-1 ${facing ? '' : 'opacity-70'}`}>
           <FacingBall
             faceX={bench.faceX}

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { OCTAVES_PX, type Recipe } from '@/core/relief/recipe';
-import { Column } from '../../controls/small';
+import { Column } from '../../controls/Column';
 import { Fader, OCTAVE_TRAVEL } from '../../desk/Fader';
 import { RecipeValue, type RecipeControls } from './recipe-controls';
 
@@ -29,7 +29,7 @@ export function GrainColumn({ controls, isBorrowed }: { controls: RecipeControls
         set={(from, heightPx) => withGrain(from, { heightPx })}
       />
       <RecipeValue
-        label="Calm"
+        label="Denoise"
         value={grain.smoothPx}
         low={0}
         high={8}
@@ -41,7 +41,7 @@ export function GrainColumn({ controls, isBorrowed }: { controls: RecipeControls
         set={(from, smoothPx) => withGrain(from, { smoothPx })}
       />
       <RecipeValue
-        label="Outlines"
+        label="Outline guard"
         value={grain.outlineGuard}
         low={0}
         high={1}

@@ -1,9 +1,13 @@
 'use client';
+import type { ReactNode } from 'react';
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { NameField } from '../../controls/NameField';
 import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
 import { plainJob } from '@/core/relief/job';
 import { reliefJobOf } from '@/core/scene/relief-job';
-import { Column, Key } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Key } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { download } from '../../store/download';
 import { fileName } from '../../store/relief-batch';
@@ -45,16 +49,31 @@ export function LayerColumn({ artworkId }: { artworkId: string }) {
             key={id}
             className={`flex h-[22px] items-center gap-1 px-1 ${id === chosen ? 'bg-iron text-chalk' : 'text-ash'}`}
           >
-            <button
-              type="button"
-              aria-pressed={id === chosen}
-              className="min-w-0 flex-1 cursor-pointer truncate text-left"
-              onClick={() => chooseLayer(studio, artworkId, id)}
-            >
-              {name} <span className="figure text-dust">{counts[id] ?? 0}</span>
-            </button>
+            {id === chosen ? (
+              <>
+                <NameField
+                  name={name}
+                  label="Name of the layer"
+                  className="min-w-0 flex-1"
+                  onChange={(next) => changeLayer(studio, 'Rename', artworkId, id, { name: next })}
+                />
+                <span className="figure text-dust">{counts[id] ?? 0}</span>
+              </>
+            ) : (
+              <button
+                type="button"
+                title={name}
+                className="min-w-0 flex-1 cursor-pointer truncate text-left"
+                onClick={() => chooseLayer(studio, artworkId, id)}
+              >
+                {name} <span className="figure text-dust">{counts[id] ?? 0}</span>
+              </button>
+            )}
             <Small name={`Raise ${name}`} onClick={() => moveLayer(studio, artworkId, id, 1)}>
-              up
+              <ArrowUp size={12} aria-hidden />
+            </Small>
+            <Small name={`Lower ${name}`} onClick={() => moveLayer(studio, artworkId, id, -1)}>
+              <ArrowDown size={12} aria-hidden />
             </Small>
             <Small
               name={`${hidden ? 'Show' : 'Hide'} ${name}`}
@@ -81,8 +100,8 @@ export function LayerColumn({ artworkId }: { artworkId: string }) {
             {parted} join{parted === 1 ? '' : 's'} and splits
           </span>
           <Small
-            name="Take joins and splits away"
-            onClick={() => setRelief(studio, 'Take joins and splits away', artworkId, { partStrokes: [] })}
+            name="Delete joins and splits"
+            onClick={() => setRelief(studio, 'Delete joins and splits', artworkId, { partStrokes: [] })}
           >
             ×
           </Small>
@@ -91,7 +110,7 @@ export function LayerColumn({ artworkId }: { artworkId: string }) {
       <Returned artworkId={artworkId} />
       {layers.length > 0 && (
         <div className="mt-1">
-          <Key onClick={() => clearStrokes(studio, artworkId)}>Take all strokes away</Key>
+          <Key onClick={() => clearStrokes(studio, artworkId)}>Delete all strokes</Key>
         </div>
       )}
     </Column>
@@ -106,7 +125,7 @@ function NewLayer({ onClick }: { onClick(): void }) {
   );
 }
 
-function Small({ name, children, onClick }: { name: string; children: string; onClick(): void }) {
+function Small({ name, children, onClick }: { name: string; children: ReactNode; onClick(): void }) {
   return (
     <button
       type="button"
@@ -148,7 +167,7 @@ function Returned({ artworkId }: { artworkId: string }) {
         accept="image/png"
         onFiles={([file]) => void keepReturned(studio, artworkId, file)}
       >
-        Back in
+        Import painted
       </FileKey>
     </div>
   );

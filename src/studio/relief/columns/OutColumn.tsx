@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { checkNames, MAP_OPTIONS, mapName, USUAL_OUTPUT, type OutputOptions } from '@/core/handoff/maps';
 import { OptionRows } from '../../controls/OptionRows';
-import { Column, Key } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Key } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { fileName, saveMaps } from '../../store/relief-batch';
 
@@ -21,7 +22,7 @@ export function OutColumn({ artworkId, picked }: { artworkId: string; picked: re
   const save = (ids: readonly string[]) =>
     saveMaps(studio, ids, options).catch((thrown: unknown) => studio.say(wordsOf(thrown)));
   return (
-    <Column title="Out" wide="very">
+    <Column title="Export" wide="very">
       <OptionRows
         options={MAP_OPTIONS}
         values={{ ...options }}

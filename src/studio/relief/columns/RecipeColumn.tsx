@@ -4,7 +4,8 @@ import { InputFault, wordsOf } from '@/core/faults';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import { SHELF_RECIPES } from '@/core/relief/shelf';
 import { create, remove } from '@/core/scene/edits';
-import { Column, Key, Row } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Key, Row } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { download } from '../../store/download';
 import { applyRecipe, fileName } from '../../store/relief-batch';
@@ -64,7 +65,7 @@ export function RecipeColumn({
       keep(readRecipe(value), `Recipe of ${file.name}`);
     } catch (thrown) {
       const words = thrown instanceof InputFault ? wordsOf(thrown) : 'It is not JSON.';
-      studio.say(`${file.name} was not taken: ${words}`);
+      studio.say(`${file.name} was not imported: ${words}`);
     }
   };
   return (
@@ -126,7 +127,7 @@ export function RecipeColumn({
         <Key onClick={shelve}>Keep</Key>
       </Row>
       <div className="mt-1 flex flex-wrap gap-1">
-        <Key onClick={() => void choose()}>Choose by looking</Key>
+        <Key onClick={() => void choose()}>Suggest a recipe</Key>
         <Key
           name="Save the recipe as a file"
           onClick={() => {

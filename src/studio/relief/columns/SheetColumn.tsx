@@ -2,7 +2,8 @@
 import type { Cells } from '@/core/relief/recipe';
 import { framesOf } from '@/core/relief/frames';
 import { wordsOf } from '@/core/faults';
-import { Column, Row, Switch } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Row, Switch } from '../../controls/small';
 import { ValueField } from '../../controls/ValueField';
 import { useScene, useStudio } from '../../context';
 import { RecipeValue, type RecipeControls } from './recipe-controls';
@@ -87,9 +88,9 @@ export function SheetColumn({ artworkId, controls }: { artworkId: string; contro
         set={(from, hardness) => ({ ...from, rim: { ...from.rim, hardness } })}
       />
       <Switch
-        label="Caught"
+        label="Rim from"
         on={!isAllRound}
-        words={['from one side', 'all round']}
+        words={['one side', 'all round']}
         onChange={(on) =>
           controls.keep(
             { ...controls.recipe, rim: { ...rim, sideDeg: on ? UPWARD_DEG : null } },

@@ -4,7 +4,8 @@ import { IMPORTED_USES } from '@/core/relief/source';
 import { BROUGHT_KINDS, type BroughtKind } from '@/core/relief/suffixes';
 import { change } from '@/core/scene/edits';
 import { borrowersOf } from '@/core/scene/relief-job';
-import { Choice, Column, Key, Row, Switch } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Choice, Key, Row, Switch } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
 import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';
 import { borrowing, reliefOfArtwork, setRelief } from '../../store/relief-edits';
@@ -59,7 +60,7 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
     else set(label, kind === 'rim' ? { rimSha: null } : { occlusionSha: null });
   };
   return (
-    <Column title="Comes from" wide>
+    <Column title="Source" wide>
       <Choice<string>
         label="Body"
         value={relief.borrowedId ?? OWN}
@@ -133,7 +134,7 @@ function Attach({ artworkId, kind }: { artworkId: string; kind: BroughtKind }) {
         `Attached: ${await attachMapTo(studio, artworkId, kind, new Uint8Array(await file.arrayBuffer()))}.`,
       );
     } catch (thrown) {
-      studio.say(`${file.name} was not taken: ${wordsOf(thrown)}`);
+      studio.say(`${file.name} was not imported: ${wordsOf(thrown)}`);
     }
   };
   return (

@@ -1,6 +1,7 @@
 'use client';
 import { PIXEL_ART, SEAMLESS, type Recipe } from '@/core/relief/recipe';
-import { Choice, Column, Switch } from '../../controls/small';
+import { Column } from '../../controls/Column';
+import { Choice, Switch } from '../../controls/small';
 import { RecipeValue, worded, type RecipeControls } from './recipe-controls';
 
 const SEAMLESS_WORDS = { none: 'No', x: 'Across', y: 'Down', both: 'Both ways' } as const;
@@ -52,7 +53,7 @@ export function SurfaceColumn({ controls }: { controls: RecipeControls }) {
         onChange={(pixelArt) => keep({ ...recipe, pixelArt }, 'Art')}
       />
       <RecipeValue
-        label="Facings"
+        label="Directions"
         value={facings.directions}
         low={0}
         high={32}
@@ -62,7 +63,7 @@ export function SurfaceColumn({ controls }: { controls: RecipeControls }) {
         set={(from, directions) => withFacings(from, { directions: Math.round(directions) })}
       />
       <RecipeValue
-        label="Tilts"
+        label="Tilt steps"
         value={facings.tilts}
         low={0}
         high={12}
