@@ -1,3 +1,5 @@
+import { recogniseSheet } from '@/core/art/recognise-sheet';
+import { pieces } from './fennel-halt-pieces';
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { rectOf } from '@/core/art/frames';
@@ -71,5 +73,20 @@ describe('Fennel Halt', () => {
 
   it('is drawn the same way twice', () => {
     expect([...fennelHalt(sha256).pictures.keys()]).toEqual([...pictures.keys()]);
+  });
+});
+
+describe('the pieces of the demo', () => {
+  // But for the tiles: those of one wall are too much alike.
+  it('are recognised as sheets where they are some, and nowhere else', () => {
+    const wanted = Object.entries(pieces()).map(([id, { moving }]) => [
+      id,
+      moving ? [moving.frames, 1] : null,
+    ]);
+    const found = Object.entries(pieces()).map(([id, { paint }]) => {
+      const grid = recogniseSheet(paint.image);
+      return [id, grid && [grid.columns, grid.rows]];
+    });
+    expect(Object.fromEntries(found)).toEqual(Object.fromEntries(wanted));
   });
 });

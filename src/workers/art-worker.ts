@@ -1,4 +1,5 @@
 /** Decoding, first looks, reliefs and their files on a thread of their own. */
+import { recogniseSheet } from '@/core/art/recognise-sheet';
 import { readSvgOutlines, type SvgOutlines } from '@/core/geometry/svg-outlines';
 import { expose, transfer } from 'comlink';
 import { sheetOf, type AnimatedSheet } from '@/core/art/animated';
@@ -53,6 +54,8 @@ export interface FirstLook {
   pixelArt: boolean;
   recipe: Recipe;
   seen: string;
+  /** The grid of the sheet that it seems to be; null is one picture. */
+  sheet: Cells | null;
 }
 
 /** The parts of a relief as an overlay shows them. */
@@ -153,7 +156,12 @@ const work = {
   firstLook(bytes: Uint8Array): FirstLook {
     const { image } = decodePng(bytes);
     const { recipe, seen } = chooseRecipe(image);
-    return { widthPx: image.width, heightPx: image.height, pixelArt: looksLikePixelArt(image), recipe, seen };
+    const { width: widthPx, height: heightPx } = image;
+    return {
+      ...{ widthPx, heightPx, recipe, seen },
+      pixelArt: looksLikePixelArt(image),
+      sheet: recogniseSheet(image),
+    };
   },
 
   /**

@@ -28,6 +28,14 @@ export function gridRects(image: Image, cells: Cells, keepEmpty: boolean): Rect[
   return keepEmpty ? rects : rects.filter((rect) => isAnythingIn(image, rect));
 }
 
+/** All cells of a grid on an artwork, row by row. @throws InputFault where the grid does not fit */
+export function gridCells(
+  { widthPx, heightPx }: { widthPx: number; heightPx: number },
+  cells: Cells,
+): Rect[] {
+  return framesOf(widthPx, heightPx, cells);
+}
+
 function isAnythingIn({ data, width }: Image, { left, top, right, bottom }: Rect): boolean {
   for (let y = top; y < bottom; y++)
     for (let x = left; x < right; x++) if (data[4 * (y * width + x) + 3] >= SEEN_ALPHA) return true;

@@ -1,4 +1,5 @@
 /** The artworks as the contact sheet of the Art bench lists them: searched, in or out of the bin, with where they are used. */
+import { isFound } from '../store/art-search';
 import { framesIn } from '@/core/art/frames';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Artwork } from '@/core/scene/records/artwork';
@@ -51,13 +52,6 @@ export function usersOf(scene: UsingRecords, artworkId: string): ArtUser[] {
       (luminaires[luminaireId]?.flames ?? []).some((flame) => flame.artworkId === artworkId),
     ),
   ];
-}
-
-/** Whether the name or the tags of an artwork have all the words that are searched for. */
-export function isFound({ name, tags }: Pick<Artwork, 'name' | 'tags'>, search: string): boolean {
-  const text = [name, ...tags].join(' ').toLowerCase();
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  return words.every((word) => text.includes(word));
 }
 
 /** Artworks that are found, by name. */

@@ -1,24 +1,16 @@
 /** Copying and pasting, within a scene and across scenes and projects. The clip lies in the browser, for all its tabs. */
 import { get, set } from 'idb-keyval';
 import { wordsOf } from '@/core/faults';
-import { stanceOnPlane } from '@/core/moment/stances';
-import { CLIP_FORMAT, CLIP_VERSION, clipOf, pasteEdits, type Clip } from '@/core/scene/clip';
+import { CLIP_FORMAT, CLIP_VERSION, pasteEdits, type Clip } from '@/core/scene/clip';
 import { checkRecord } from '@/core/scene/read-scene';
 import { nothingPicked, onStage, type Command } from './command';
+import { clipOfPicked } from '../store/copies';
 import { deleteEdits } from '../store/delete-edits';
 import { freshId, type Studio } from '../store/studio';
 
 const CLIP_KEY = 'oilwick-clip';
 /** How far a copy stands from what it was made of. */
 const COPY_AWAY_PX = 8;
-
-function clipOfPicked(studio: Studio): Clip | null {
-  const { scene } = studio;
-  const { seconds } = studio.live.getState();
-  return clipOf(scene, studio.info.id, studio.scenes.state.selection, (collection, id) =>
-    stanceOnPlane(scene, collection, id, seconds),
-  );
-}
 
 function copyPicked(studio: Studio): boolean {
   const clip = clipOfPicked(studio);
@@ -58,12 +50,6 @@ async function paste(studio: Studio): Promise<void> {
   if (clip.format !== CLIP_FORMAT || clip.version !== CLIP_VERSION)
     return studio.say('What was copied comes from another version of Oilwick and cannot be pasted here.');
   put(studio, clip, 'Paste', clip.sceneId === studio.info.id ? COPY_AWAY_PX : 0);
-}
-
-/** Edits that put copies of what is picked in the same place, and which those are; null where nothing can be copied. */
-export function copiesInPlace(studio: Studio): ReturnType<typeof pasteEdits> | null {
-  const clip = clipOfPicked(studio);
-  return clip && pasteEdits(studio.scene, clip, { newId: freshId, planeId: studio.planeId(), shift: [0, 0] });
 }
 
 /** A copy of what is picked, beside it. */

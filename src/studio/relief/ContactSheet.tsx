@@ -5,7 +5,7 @@ import type { Remark } from '@/core/relief/remarks';
 import { reliefStateOf, type ReliefState } from '@/core/scene/relief-job';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { pictureUrl } from '../store/server-api';
-import { isFound } from '../art/art-list';
+import { isFound } from '../store/art-search';
 import { pickedBy } from '../store/desk-store';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 

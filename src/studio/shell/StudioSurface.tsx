@@ -10,6 +10,7 @@ import { Fence } from '../surface/Fence';
 import { Bringing } from './Bringing';
 import { KeysDialog } from './KeysDialog';
 import { NarrowStage, useNarrow } from './NarrowStage';
+import { Offers } from './Offers';
 import { PassesDialog } from './PassesDialog';
 import { QuestionDialog } from './QuestionDialog';
 import { ToldByOthers } from './ToldByOthers';
@@ -22,6 +23,7 @@ import { useScenePicture } from './use-scene-picture';
 const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
   ['What others changed', ToldByOthers],
   ['Pictures on their way', Bringing],
+  ['Offers', Offers],
   ['List of keys', KeysDialog],
   ['Passes of a frame', PassesDialog],
   ['Question', QuestionDialog],

@@ -1,4 +1,8 @@
 'use client';
+import { figureSize } from '@/core/art/frames';
+import { settingsOf } from '@/core/scene/document';
+import { laidOut } from '../store/lay-out';
+import { drawAsBrought, offersFor } from '../store/offers';
 import { useEffect, useRef, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
@@ -15,7 +19,6 @@ import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
 /** Sprites of files that were dropped together stand this far apart. */
-const DROP_STEP_PX = 24;
 
 export function Stage() {
   const studio = useStudio();
@@ -64,10 +67,13 @@ export function Stage() {
     const files = dropped.filter(({ name }) => !/\.svg$/i.test(name));
     for (const file of dropped) if (!files.includes(file)) await bringSvg(studio, file);
     if (files.length === 0) return;
+    const isFirst = Object.keys(studio.scene.artworks).length === 0;
     const report = await importPictures(studio, files);
+    if (isFirst) drawAsBrought(studio, report);
     const layered = new Set(report.layers.map(({ artworkId }) => artworkId));
     const loose = report.artworkIds.filter((id) => !layered.has(id));
-    loose.forEach((id, i) => placeSprite(studio, id, x + i * DROP_STEP_PX, y));
+    placeBeside(studio, loose, x, y);
+    studio.desk.setState({ offers: offersFor(studio, report, isFirst && report.artworkIds.length > 0) });
     for (const painting of new Set(report.layers.map((layer) => layer.painting))) {
       const layers = report.layers.filter((layer) => layer.painting === painting);
       const answer = await studio.ask('painting', { name: painting, layers: layers.length });
@@ -108,6 +114,20 @@ export function Stage() {
       {shelfOpen && <Shelf />}
     </div>
   );
+}
+
+/** Puts sprites of artworks beside one another, within the view from a place on; a single one stands at the place itself. */
+function placeBeside(studio: Studio, artworkIds: readonly string[], x: number, y: number): void {
+  if (artworkIds.length === 1) return placeSprite(studio, artworkIds[0], x, y);
+  const figures = artworkIds.map((id) => studio.scene.artworks[id]);
+  const { gateX, gateWidthPx } = settingsOf(studio.scene);
+  const sizes = figures.map(figureSize);
+  const left = Math.max(gateX, Math.min(x, gateX + gateWidthPx / 4));
+  const places = laidOut(sizes, left, y, Math.max(gateWidthPx / 2, gateX + gateWidthPx - left));
+  artworkIds.forEach((id, i) => {
+    const { pivotX, pivotY } = figures[i];
+    placeSprite(studio, id, places[i][0] + pivotX, places[i][1] + pivotY);
+  });
 }
 
 /** The shapes of an SVG file as occluders on the current plane. */

@@ -3,6 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import type { Bench } from './benches';
+import type { Offer } from './offers';
 import type { Question } from './questions';
 
 /** The tools of the stage; those of tiles stand beside the tiles. */
@@ -73,6 +74,8 @@ export interface DeskState {
   notice: string | null;
   /** What waits for somebody to decide. */
   question: Question | null;
+  /** What can be done by one press with what just came in. */
+  offers: readonly Offer[];
   /** Pictures that are being brought in. */
   bringing: { done: number; all: number; stop(): void } | null;
 }
@@ -102,6 +105,7 @@ export function createDesk(bench: Bench) {
     trial: null,
     notice: null,
     question: null,
+    offers: [],
     bringing: null,
   }));
 }

@@ -19,6 +19,8 @@ import { freshId, type Studio } from './studio';
 export interface ImportReport {
   /** Artworks that are new. */
   artworkIds: string[];
+  /** What they seem to be, by their ids. */
+  looks: Map<string, Pick<FirstLook, 'pixelArt' | 'sheet'>>;
   /** Artworks whose art was exchanged. */
   replacedIds: string[];
   /** The layers of layered paintings that became artworks, from the lowest up. */
@@ -71,7 +73,10 @@ async function bringIn(
   progress: (done: number, all: number) => void,
   isStopped: () => boolean,
 ): Promise<ImportReport> {
-  const report: ImportReport = { artworkIds: [], replacedIds: [], layers: [], attached: [], refused: [] };
+  const report: ImportReport = {
+    ...{ artworkIds: [], replacedIds: [], layers: [], attached: [], refused: [] },
+    looks: new Map(),
+  };
   const incoming = await opened(studio, files, report, isStopped);
   const names = new Set([
     ...Object.values(studio.scene.artworks).map(({ name }) => name),
@@ -214,6 +219,8 @@ async function bringArt(
   edits.push(create('artworks', id, artwork), create('reliefs', id, newRelief({ recipe })));
   added.set(name, artwork);
   report.artworkIds.push(id);
+  // What was an animation is cut already.
+  report.looks.set(id, { pixelArt, sheet: sheet ? null : look.sheet });
   if (place && layer)
     report.layers.push({ painting: plainName(file.split(', layer ')[0]), artworkId: id, ...layer, ...place });
 }

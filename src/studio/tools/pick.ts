@@ -2,7 +2,7 @@
 import { applyTo, inverse } from '@/core/geometry/affine';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { applyEdits, type Edit } from '@/core/scene/edits';
-import { copiesInPlace } from '../commands/clip';
+import { copiesInPlace } from '../store/copies';
 import { handleAt, type Handle } from './handles';
 import { occluderMap } from '../store/outline-places';
 import { hitAt, hitsWithin } from './hits';
