@@ -119,7 +119,7 @@ export function ColourField({
       />
       <input
         key={`${value} ${differs}`}
-        className="field figure w-[62px] shrink-0 text-right"
+        className="field figure w-[54px] shrink-0 text-right"
         aria-label={`${label}, hex`}
         defaultValue={differs ? 'differs' : value}
         onBlur={(event) =>

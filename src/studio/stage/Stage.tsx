@@ -1,7 +1,4 @@
 'use client';
-import { figureSize } from '@/core/art/frames';
-import { settingsOf } from '@/core/scene/document';
-import { laidOut } from '../store/lay-out';
 import { drawAsBrought, offersFor } from '../store/offers';
 import { useEffect, useRef, type DragEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
@@ -12,6 +9,7 @@ import { importPictures, wordsOfReport } from '../store/import-pictures';
 import { putSvg } from '../store/occluder-edits';
 import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
 import type { Studio } from '../store/studio';
+import { placeBeside } from '../tools/place-beside';
 import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from '../surface/read-colours';
 import { StageView } from './stage-view';
@@ -114,20 +112,6 @@ export function Stage() {
       {shelfOpen && <Shelf />}
     </div>
   );
-}
-
-/** Puts sprites of artworks beside one another, within the view from a place on; a single one stands at the place itself. */
-function placeBeside(studio: Studio, artworkIds: readonly string[], x: number, y: number): void {
-  if (artworkIds.length === 1) return placeSprite(studio, artworkIds[0], x, y);
-  const figures = artworkIds.map((id) => studio.scene.artworks[id]);
-  const { gateX, gateWidthPx } = settingsOf(studio.scene);
-  const sizes = figures.map(figureSize);
-  const left = Math.max(gateX, Math.min(x, gateX + gateWidthPx / 4));
-  const places = laidOut(sizes, left, y, Math.max(gateWidthPx / 2, gateX + gateWidthPx - left));
-  artworkIds.forEach((id, i) => {
-    const { pivotX, pivotY } = figures[i];
-    placeSprite(studio, id, places[i][0] + pivotX, places[i][1] + pivotY);
-  });
 }
 
 /** The shapes of an SVG file as occluders on the current plane. */

@@ -40,6 +40,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
       scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id),
     pick: (...selection: Picked[]) => scenes.select(selection),
     occluders: (seconds = 0) => new MomentMaker().occluders(scenes.state.scene, seconds, NOTHING_PASSING),
+    ambient: () => ({ colour: '#ffffff', level: scenes.state.scene.settings.scene.ambientLevel }),
     planeId: () => desk.getState().planeId ?? '',
     say: (notice: string | null) => desk.setState({ notice }),
   };

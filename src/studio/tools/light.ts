@@ -41,6 +41,7 @@ export class LightTool implements Tool {
     const count = Object.values(studio.scene.lights).filter((light) => light.kind === kind).length;
     const gobo = newGobo({ artworkId: artworkId!, widthPx: 64, heightPx: 64 });
     const light = newLight({
+      ...(figure.round ? { level: levelOver(studio.ambient().level) } : {}),
       ...begins,
       ...(figure.gobo ? { gobo } : {}),
       kind,
@@ -82,6 +83,11 @@ export class LightTool implements Tool {
   hint(): string {
     return LIGHT_SCREENS[this.studio.desk.getState().lightKind].toolHint;
   }
+}
+
+/** A level that is seen beside the ambient light that is there. */
+function levelOver(ambient: number): number {
+  return Math.round(10 * Math.max(1.5, 1 + 1.5 * ambient)) / 10;
 }
 
 /** What a drag from the light's place says of it. */

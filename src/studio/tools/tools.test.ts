@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { PointRenderer } from '@/core/light/reference';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLight } from '@/core/scene/records/light';
+import { newSprite } from '@/core/scene/records/sprite';
 import { fakeStudio } from '../testing/fake-studio';
 import { PenTool } from './pen';
 import { PickTool } from './pick';
@@ -190,5 +194,25 @@ describe('the pick tool', () => {
     tool.move(at(20, 70));
     tool.up(at(20, 70));
     expect(studio.scene.lights.a).toMatchObject({ reachPx: 50, x: 20, y: 20 });
+  });
+});
+
+describe('a new light', () => {
+  it.each([0.05, 0.35, 1])('looks as large as it was drawn, over an ambient light of %s', (ambientLevel) => {
+    const scene = newScene({ ambientLevel, ambientColour: '#ffffff' });
+    const plain = { colour: '#808080', widthPx: 480, heightPx: 270 };
+    const bare = { name: '', planeId: 'plane-far', order: 'a', artworkId: null, x: 240, y: 135 };
+    scene.sprites.wall = newSprite({ ...bare, plain });
+    const studio = fakeStudio(scene);
+    const tool = new LightTool(studio);
+    tool.down(at(240, 135));
+    tool.move(at(340, 135));
+    tool.up();
+    const moment = momentAt(studio.scene, 12, 0, NOTHING_PASSING, gateView(studio.scene));
+    const renderer = new PointRenderer(moment, () => null);
+    const dark = renderer.at(240 + 105.5, 135.5)[0];
+    // Lit by half as much again at seven tenths of the way, in linear light.
+    expect(renderer.at(240 + 70.5, 135.5)[0]).toBeGreaterThan(1.2 * dark);
+    expect(renderer.at(240.5, 135.5)[0]).toBeGreaterThan(2 * dark);
   });
 });

@@ -53,6 +53,16 @@ export interface LightScreen {
   isAmbient?: true;
 }
 
+/** Light that is seen over most of its reach: what is drawn out looks as large as it was drawn. */
+export const SEEN_FALL = { curve: 'eased' } as const satisfies Partial<Light>;
+/** How much of a new light's reach is full. */
+const CORE_SHARE = 0.15;
+
+/** A drag to a reach: core and reach, so that the light looks as large as it was drawn. */
+export function draggedReach(reachPx: number): Pick<Light, 'reachPx' | 'corePx'> {
+  return { reachPx, corePx: Math.round(reachPx * CORE_SHARE) };
+}
+
 export const always = () => true;
 export const never = () => false;
 

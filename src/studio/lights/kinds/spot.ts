@@ -1,5 +1,5 @@
 import { coneHandles, isoluxHandles } from '../handle-makers';
-import { always, never, type LightScreen } from './kind';
+import { always, draggedReach, never, SEEN_FALL, type LightScreen } from './kind';
 
 export const spot: LightScreen = {
   word: 'Spot',
@@ -7,8 +7,8 @@ export const spot: LightScreen = {
   about: 'A cone that is turned by hand, with a soft edge.',
   toolHint: 'Press where the lamp stands, drag along its beam to its reach',
   pickHint: 'Drag the ring to turn it, its sides to open it, a line of equal light to reach farther',
-  begins: { reachPx: 180 },
-  dragged: (_light, { reachPx, bearingDeg }) => ({ reachPx, bearingDeg }),
+  begins: { ...SEEN_FALL, reachPx: 180 },
+  dragged: (_light, { reachPx, bearingDeg }) => ({ ...draggedReach(reachPx), bearingDeg }),
   handles: (shown) => [...isoluxHandles(shown, 'along'), ...coneHandles(shown)],
   figure: { round: 'cone' },
   columns: ['cone'],
