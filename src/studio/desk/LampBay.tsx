@@ -19,7 +19,7 @@ import { PartPlace } from './PartPlace';
 import { PartWickColumn } from './PartWickColumn';
 import { PickedName, PlaceFields, TurnField } from './PlaceFields';
 import { PlanesLitColumn } from './PlanesLitColumn';
-import { StateRows } from './StateRows';
+import { StateRow } from './StateRow';
 import { useArtworkOptions, useField, usePlaneOptions } from './use-fields';
 
 /** Lamps: where they are, and the parts of their luminaire with what these lamps override. */
@@ -113,7 +113,7 @@ function LampColumn({ ids }: { ids: string[] }) {
         onChange={planeId.set}
       />
       {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
-      <StateRows collection="lamps" ids={ids} />
+      <StateRow collection="lamps" ids={ids} />
     </Column>
   );
 }

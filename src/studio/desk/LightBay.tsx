@@ -13,7 +13,7 @@ import { LookColumns } from './LookColumns';
 import { ManyColumn } from './ManyColumn';
 import { PickedName, PlaceFields } from './PlaceFields';
 import { PlanesLitColumn } from './PlanesLitColumn';
-import { StateRows } from './StateRows';
+import { StateRow } from './StateRow';
 import { useField, usePlaneOptions } from './use-fields';
 import { WickColumn } from './WickColumn';
 
@@ -51,7 +51,7 @@ export function LightBay({ ids }: { ids: string[] }) {
       <Column title="Mount">
         <PlaceFields collection="lights" ids={ids} />
         {ids.length === 1 && <HangRow collection="lights" id={ids[0]} />}
-        <StateRows collection="lights" ids={ids} />
+        <StateRow collection="lights" ids={ids} />
         <Row label="Shelf">
           <CommandKey id="make-luminaire" about="Placed copies follow it">
             Make a luminaire

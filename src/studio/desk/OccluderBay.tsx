@@ -12,7 +12,7 @@ import { joinOccluders } from '../store/occluder-edits';
 import { fixOccluders } from '../store/occluder-owners';
 import { ManyColumn } from './ManyColumn';
 import { PickedName } from './PlaceFields';
-import { StateRows } from './StateRows';
+import { StateRow } from './StateRow';
 import { useField, usePlaneOptions } from './use-fields';
 
 export function OccluderBay({ ids }: { ids: string[] }) {
@@ -49,7 +49,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
         />
       </Column>
       <Column title="State">
-        <StateRows collection="occluders" ids={ids} />
+        <StateRow collection="occluders" ids={ids} />
       </Column>
       <Column title="Mount">
         {owner === null ? (

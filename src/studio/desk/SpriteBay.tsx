@@ -14,7 +14,7 @@ import { FrameFields } from './FrameFields';
 import { HangRow } from './HangRow';
 import { ManyColumn } from './ManyColumn';
 import { PlainColumn } from './PlainColumn';
-import { StateRows } from './StateRows';
+import { StateRow } from './StateRow';
 import { TraceColumn } from './TraceColumn';
 import { PickedName, PlaceFields, TurnField } from './PlaceFields';
 import { useField, usePlaneOptions } from './use-fields';
@@ -90,6 +90,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           logarithmic
           initial={1}
         />
+        <StateRow collection="sprites" ids={ids} />
       </Column>
       <Column title="Order">
         <Choice
@@ -116,7 +117,6 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           <CommandKey id="delete">Delete</CommandKey>
         </Row>
         {ids.length === 1 && <HangRow collection="sprites" id={ids[0]} />}
-        <StateRows collection="sprites" ids={ids} />
       </Column>
       <Column title="Answer">
         <Choice

@@ -1,7 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { useDesk, useStudio } from '../context';
-import type { Offer } from '../store/offers';
+import type { Offer } from '../store/offer';
 
 /** What can be done by one press with what just came in; each is done, or put away. */
 export function Offers() {

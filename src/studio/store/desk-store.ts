@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import type { Bench } from './benches';
-import type { Offer } from './offers';
+import type { Offer } from './offer';
 import type { Question } from './questions';
 
 /** The tools of the stage; those of tiles stand beside the tiles. */

@@ -1,21 +1,14 @@
 /** What can be done by one press with what just came in. */
 import { gridCells } from '@/core/art/cut';
 import { figureSize } from '@/core/art/frames';
-import { settingsOf } from '@/core/scene/document';
+import { inOrder, settingsOf } from '@/core/scene/document';
 import { change, create } from '@/core/scene/edits';
 import { orderBetween } from '@/core/scene/order';
 import { newPlane } from '@/core/scene/records/plane';
-import { inOrder } from '@/core/scene/document';
 import { cutArtwork } from './art-edits';
 import type { ImportReport } from './import-pictures';
+import type { Offer } from './offer';
 import { freshId, type Studio } from './studio';
-
-export interface Offer {
-  words: string;
-  /** What stands on its button. */
-  press: string;
-  run(): void;
-}
 
 /** More than these are not told at once. */
 const MOST_OFFERS = 4;
