@@ -149,7 +149,8 @@ test('a map goes out, is painted on elsewhere, and comes back as a layer of what
     mimeType: 'image/png',
     buffer: Buffer.from(encodePng(image)),
   });
-  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText('by hand 1');
+  await expect(page.getByLabel('Name of the layer')).toHaveValue('by hand');
+  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText(/^1/);
   await page.getByRole('tab', { name: 'Form' }).click();
   await page.getByLabel('Shape', { exact: true }).selectOption('none');
   const map = await normalMap(page);

@@ -1,6 +1,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { useDesk, useStudio } from '../context';
+import { benchFacts } from '../store/benches';
 import type { Offer } from '../store/offer';
 
 /** What can be done by one press with what just came in; each is done, or put away. */
@@ -9,7 +10,8 @@ export function Offers() {
   const offers = useDesk((state) => state.offers);
   const without = (offer: Offer) =>
     studio.desk.setState(({ offers: all }) => ({ offers: all.filter((one) => one !== offer) }));
-  if (offers.length === 0) return null;
+  const hasStage = useDesk(({ bench }) => benchFacts(bench).hasStage ?? false);
+  if (offers.length === 0 || !hasStage) return null;
   return (
     <section
       aria-label="With what came in"
