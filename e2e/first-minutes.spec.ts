@@ -116,7 +116,7 @@ async function keeperPlace(page: Page): Promise<[number, number]> {
 
 /** A picture of each step is kept with the results, to be looked at. */
 async function look(page: Page, step: number): Promise<void> {
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(200);
   const picture = await page.screenshot({
     path: `.oilwick/first-minutes/${String(step).padStart(2, '0')}.png`,
   });

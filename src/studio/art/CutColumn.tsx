@@ -94,7 +94,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
         <Key disabled={!own?.rects} onClick={take}>
           Cut it
         </Key>
-        {!own?.rects && <Key onClick={() => set({})}>Show</Key>}
+        {!own?.rects && artwork.frames.length === 0 && <Key onClick={() => set({})}>Show</Key>}
         <Key disabled={artwork.frames.length === 0} onClick={() => void uncutArtwork(studio, artworkId)}>
           Remove the cut
         </Key>
