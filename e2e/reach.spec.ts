@@ -136,7 +136,7 @@ test('a lamp is shaped on the stage: its reach, its level, its flip and the plan
     .click();
   // Another light for all lamps of the luminaire, moved beside the first.
   await page.getByRole('button', { name: 'Add a light' }).click();
-  await number(page, 'From lamp X', '60');
+  await number(page, 'Offset X', '60');
   await page.getByRole('button', { name: 'Update luminaire' }).click();
   await expect(page.getByRole('region', { name: 'Part' })).toContainText('no overrides');
   await page.getByRole('region', { name: 'Wick' }).getByLabel('Wick').selectOption({ label: 'New breeze …' });

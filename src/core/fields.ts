@@ -3,8 +3,8 @@
  * what it means, and which record it names. Types, checks, references, the JSON Schema and the tables of docs/formats.md all
  * follow from them. A field without a default must be given.
  */
-import { coordinates } from './coordinates';
 import { array, boolean, number, object, string, type AnyObjectSchema, type ISchema } from 'yup';
+import { coordinates } from './coordinates';
 import { LIMITS } from './limits';
 
 /** What becomes of a record when the one that it names goes. */

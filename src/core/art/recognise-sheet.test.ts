@@ -12,6 +12,7 @@ function picture(width: number, height: number, at: (x: number, y: number) => Rg
 }
 
 const CLEAR: Rgba = [0, 0, 0, 0];
+const DOT: Rgba = [255, 255, 255, 255];
 /** A figure that swings its arms from frame to frame. */
 const figures = (columns: number, rows: number, side: number) =>
   picture(columns * side, rows * side, (x, y) => {
@@ -45,6 +46,12 @@ describe('a sheet', () => {
     ['a wall of one colour', picture(160, 90, () => [230, 230, 230, 255])],
     ['a painted sky', picture(256, 128, (x, y) => [x / 2, 100 + y / 2, 200 - x / 3, 255])],
     ['noise', picture(64, 64, (x, y) => [255 * hash01(1, x * 64 + y), 90, 90, 255])],
+    ['a large picture, with nothing in it', picture(2048, 2048, () => CLEAR)],
+    [
+      'a large picture, of single dots',
+      picture(2048, 2048, (x, y) => (x % 97 === 0 && y % 89 === 0 ? DOT : CLEAR)),
+    ],
+    ['a picture of one pixel', picture(1, 1, () => [9, 9, 9, 255])],
     ['a picture whose sides part in no cells', figures(1, 1, 37)],
   ])('is not: %s', (_, image) => expect(recogniseSheet(image)).toBeNull());
 });

@@ -13,6 +13,8 @@ const LONGEST = 4;
 const CROSSED_SHARE = 0.01;
 /** Of the cells at least this share has something in it. */
 const FILLED_SHARE = 0.6;
+/** And is full to this share on average: dots are no figures. */
+const LEAST_FULL = 0.02;
 /** Frames are about equally full: their spread, of their mean, is no more than this. */
 const UNEVEN = 0.5;
 /** Colours change this many times more across the borders of tiles than beside them. */
@@ -63,35 +65,48 @@ function framesFit({ width, height }: Image, seen: Uint8Array): Fits {
   const crossedDown = Array.from({ length: height }, (_, y) =>
     countOf(width, (x) => y > 0 && seen[y * width + x] === 1 && seen[(y - 1) * width + x] === 1),
   );
+  const sums = sumsOf(seen, width, height);
   return (columns, rows) => {
     const [w, h] = [width / columns, height / rows];
     const isOpen = (crossed: readonly number[], count: number, step: number, length: number) =>
       bordersOf(count, step).every((at) => crossed[at] <= CROSSED_SHARE * length);
     if (!isOpen(crossedAcross, columns, w, height) || !isOpen(crossedDown, rows, h, width)) return false;
-    const full = fillings(seen, width, columns, rows, w, h);
+    const full = fillings(sums, width, columns, rows, w, h);
     const filled = full.filter((count) => count > 0);
     if (filled.length < 2 || filled.length < FILLED_SHARE * full.length) return false;
     const mean = filled.reduce((sum, v) => sum + v, 0) / filled.length;
+    if (mean < LEAST_FULL * w * h) return false;
     const spread = Math.sqrt(filled.reduce((sum, v) => sum + (v - mean) * (v - mean), 0) / filled.length);
     return spread <= UNEVEN * mean;
   };
 }
 
+/** For each corner of pixels, how many are seen to the left of it and above: what any rectangle holds follows from four of them. */
+function sumsOf(seen: Uint8Array, width: number, height: number): Uint32Array {
+  const row = width + 1;
+  const sums = new Uint32Array(row * (height + 1));
+  for (let y = 0; y < height; y++)
+    for (let x = 0, line = 0; x < width; x++) {
+      line += seen[y * width + x];
+      sums[(y + 1) * row + x + 1] = sums[y * row + x + 1] + line;
+    }
+  return sums;
+}
+
 /** How many pixels are seen in each cell. */
 function fillings(
-  seen: Uint8Array,
+  sums: Uint32Array,
   width: number,
   columns: number,
   rows: number,
   w: number,
   h: number,
 ): number[] {
-  const full = new Array<number>(columns * rows).fill(0);
-  for (let y = 0; y < rows * h; y++) {
-    const row = Math.floor(y / h) * columns;
-    for (let x = 0; x < width; x++) full[row + Math.floor(x / w)] += seen[y * width + x];
-  }
-  return full;
+  const at = (x: number, y: number) => sums[y * (width + 1) + x];
+  return Array.from({ length: columns * rows }, (_, i) => {
+    const [x, y] = [(i % columns) * w, Math.floor(i / columns) * h];
+    return at(x + w, y + h) - at(x, y + h) - at(x + w, y) + at(x, y);
+  });
 }
 
 /** Square tiles side by side: colours change much more across their borders than within them. */

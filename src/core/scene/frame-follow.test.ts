@@ -30,6 +30,9 @@ function sceneOfFrames() {
   };
   const flame = newFlamePart({ id: 'f', name: '', artworkId, frame: 5, playing: false });
   scene.luminaires.lantern = { ...scene.luminaires.lantern, flames: [flame] };
+  const gobo = newGobo({ artworkId, widthPx: 9, heightPx: 9, frame: 2, playing: false });
+  const overrides = { f: { frame: 3 }, glow: { gobo } };
+  scene.lamps.carried = { ...scene.lamps.carried, overrides };
   const place = (frame: number) => ({ frame, x: frame, y: 0, turnDeg: 0 });
   const bracket = { id: 'b', name: 'B', x: 0, y: 0, turnDeg: 0, places: [place(1), place(2)] };
   const [occluder] = scene.artworks.man.occluders;
@@ -85,10 +88,16 @@ describe('what names frames', () => {
     );
   });
 
+  it('is followed in what lamps override', () => {
+    const { scene, loss } = followed(sceneOfFrames(), [0, 1, 5, 4, 3, 2]);
+    expect(scene.lamps.carried.overrides).toMatchObject({ f: { frame: 4 }, glow: { gobo: { frame: 5 } } });
+    expect(loss).toEqual(NO_LOSS);
+  });
+
   it('is counted where its frame is gone: cells are empty then, sprites show the first frame', () => {
     const start = sceneOfFrames();
     const { scene, artworkId, loss } = followed(start, [0, null, null, null, 1, 2]);
-    expect(loss).toEqual({ cells: 6, sprites: 1, outlines: 1, brackets: 2 });
+    expect(loss).toEqual({ cells: 6, sprites: 3, outlines: 1, brackets: 2 });
     const row = [0, null, null, null, 1, 2];
     expect(named(scene, artworkId)).toEqual([...row, ...row, 0, 0, 0, 1, 2]);
     expect(followed(start, [null, 0, 1, 2, 3, 4]).loss).toMatchObject({ cells: 2, sprites: 1 });

@@ -1,6 +1,7 @@
 /** What names frames of an artwork by their numbers, taken along when the frames move. */
 import type { FrameMoves } from '../art/frame-moves';
 import { cellOf, tileOf } from '../art/tiles';
+import { flamePartsOf } from '../moment/lamps';
 import type { SceneDocument } from './document';
 import { change, type Edit } from './edits';
 import type { Artwork } from './records/artwork';
@@ -56,6 +57,7 @@ export function followFrames(scene: SceneDocument, artworkId: string, moves: Fra
       ),
       ...goboEdits(scene, artworkId, shown),
       ...luminaireEdits(scene, artworkId, shown),
+      ...overrideEdits(scene, artworkId, shown),
     ],
     loss,
   };
@@ -113,5 +115,24 @@ function luminaireEdits(scene: SceneDocument, artworkId: string, shown: Shown): 
       ),
     };
     return change(scene, 'luminaires', id, fields) ?? [];
+  });
+}
+
+/** What lamps override: gobos of the artwork, and frames of flames that show it. */
+function overrideEdits(scene: SceneDocument, artworkId: string, shown: Shown): Edit[] {
+  return Object.entries(scene.lamps).flatMap(([id, lamp]) => {
+    const flames = flamePartsOf(scene, lamp);
+    const overrides = Object.fromEntries(
+      Object.entries(lamp.overrides).map(([partId, own]) => {
+        const flame = flames.find((part) => part.id === partId);
+        if (flame?.artworkId === artworkId && 'frame' in own && names(flame))
+          return [partId, { ...own, frame: shown(flame.frame) }];
+        return [
+          partId,
+          'gobo' in own && own.gobo ? withFrame({ ...own, gobo: own.gobo }, artworkId, shown) : own,
+        ];
+      }),
+    );
+    return change(scene, 'lamps', id, { overrides }) ?? [];
   });
 }

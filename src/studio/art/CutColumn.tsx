@@ -33,9 +33,9 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
       value={rule.cells[field]}
       low={low}
       high={high}
-      digits={0}
+      whole
       unit={unit}
-      onChange={(value) => set({ cells: { ...rule.cells, [field]: Math.round(value) } })}
+      onChange={(value) => set({ cells: { ...rule.cells, [field]: value } })}
     />
   );
   const take = () => {
@@ -71,21 +71,21 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
             value={rule.joinPx}
             low={0}
             high={64}
-            digits={0}
+            whole
             unit="px"
             initial={1}
-            onChange={(v) => set({ joinPx: Math.round(v) })}
+            onChange={(v) => set({ joinPx: v })}
           />
           <SettingField
             label="Smallest"
             value={rule.leastPixels}
             low={1}
             high={1000}
-            digits={0}
+            whole
             unit="px"
             logarithmic
             initial={4}
-            onChange={(v) => set({ leastPixels: Math.round(v) })}
+            onChange={(v) => set({ leastPixels: v })}
           />
         </>
       )}

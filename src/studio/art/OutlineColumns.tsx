@@ -72,9 +72,9 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
           value={rule.threshold}
           low={1}
           high={255}
-          digits={0}
+          whole
           initial={128}
-          onChange={(threshold) => set({ threshold: Math.round(threshold) })}
+          onChange={(threshold) => set({ threshold })}
         />
       ) : (
         <>
@@ -83,9 +83,9 @@ export function OutlineColumn({ artworkId }: { artworkId: string }) {
             value={rule.likeness}
             low={0}
             high={96}
-            digits={0}
+            whole
             initial={8}
-            onChange={(likeness) => set({ likeness: Math.round(likeness) })}
+            onChange={(likeness) => set({ likeness })}
           />
           <PickedWalls rule={rule} onChange={set} />
         </>

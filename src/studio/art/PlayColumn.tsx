@@ -77,11 +77,11 @@ export function FrameColumn({ artworkId }: { artworkId: string }) {
       value={frame[field]}
       low={-64}
       high={64}
-      digits={0}
+      whole
       unit="px"
       initial={0}
       onPreview={() => undefined}
-      onCommit={(value) => set('Shift a frame', { [field]: Math.round(value) })}
+      onCommit={(value) => set('Shift a frame', { [field]: value })}
       onCancel={() => undefined}
     />
   );

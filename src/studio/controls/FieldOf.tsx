@@ -19,21 +19,10 @@ export interface FieldOfProps<C extends CollectionName> extends Omit<
   collection: C;
   ids: readonly string[];
   field: NumberField<C>;
-  /** Shown and typed as a multiple of the stored value. */
-  scale?: number;
-  /** Only whole numbers are kept, whatever is typed. */
-  whole?: boolean;
 }
 
 /** A number of one or many records: one movement changes all of them in one undo step. */
-export function FieldOf<C extends CollectionName>({
-  collection,
-  ids,
-  field,
-  scale = 1,
-  whole = false,
-  ...rest
-}: FieldOfProps<C>) {
+export function FieldOf<C extends CollectionName>({ collection, ids, field, ...rest }: FieldOfProps<C>) {
   const studio = useStudio();
   const values = useScene((state) =>
     ids.map(
@@ -43,15 +32,14 @@ export function FieldOf<C extends CollectionName>({
   );
   const { preview, commit, cancel } = useGesture(studio, rest.label);
   const editsFor = (value: number) => {
-    const kept = whole ? Math.round(value / scale) : value / scale;
     return ids.flatMap(
-      (id) => change(studio.scenes.kept, collection, id, { [field]: kept } as Partial<RecordOf<C>>) ?? [],
+      (id) => change(studio.scenes.kept, collection, id, { [field]: value } as Partial<RecordOf<C>>) ?? [],
     );
   };
   return (
     <ValueField
       {...rest}
-      value={(values[0] ?? 0) * scale}
+      value={values[0] ?? 0}
       differs={values.some((v) => v !== values[0])}
       onPreview={(value) => preview(editsFor(value))}
       onCommit={(value) => commit(editsFor(value))}

@@ -15,6 +15,8 @@ export interface ValueFieldProps {
   /** Where a double click leads back to. */
   initial?: number;
   digits?: number;
+  /** Only whole numbers are given out, whatever is typed. */
+  whole?: boolean;
   /** Several things are picked and their values differ. */
   differs?: boolean;
   disabled?: boolean;
@@ -34,7 +36,8 @@ export function ValueField(props: ValueFieldProps) {
     logarithmic = false,
     unit = '',
     initial,
-    digits = 2,
+    whole = false,
+    digits = whole ? 0 : 2,
     differs = false,
     disabled = false,
   } = props;
@@ -58,7 +61,7 @@ export function ValueField(props: ValueFieldProps) {
       : low + s * (high - low);
     return Math.min(high, Math.max(low, Math.round(raw / step) * step));
   };
-  const tidy = (v: number) => Number(v.toFixed(4));
+  const tidy = (v: number) => (whole ? Math.round(v) : Number(v.toFixed(4)));
 
   const drag = (event: PointerEvent) => {
     if (!(event.buttons & 1) || !rail.current || disabled) return;

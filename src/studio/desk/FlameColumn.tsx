@@ -11,7 +11,7 @@ import { useOverride } from './look-adapter';
 import { useArtworkOptions } from './use-fields';
 
 type NumberField = 'turnDeg' | 'glowLevel' | 'opacity' | 'scaleX' | 'scaleY' | 'frame' | 'seenGain';
-type Range = Pick<ValueFieldProps, 'low' | 'high' | 'step' | 'digits' | 'unit' | 'logarithmic'>;
+type Range = Pick<ValueFieldProps, 'low' | 'high' | 'step' | 'digits' | 'whole' | 'unit' | 'logarithmic'>;
 
 const NUMBERS: readonly (readonly [NumberField, string, Range])[] = [
   ['turnDeg', 'Turn', { low: -180, high: 180, digits: 1, unit: '°' }],
@@ -37,8 +37,8 @@ export function FlameColumn({ ids, part }: { ids: readonly string[]; part: Flame
       value={part[field]}
       initial={override.base?.[field]}
       differs={override.differs(field)}
-      onPreview={(value) => override.preview({ [field]: field === 'frame' ? Math.round(value) : value })}
-      onCommit={(value) => override.commit({ [field]: field === 'frame' ? Math.round(value) : value })}
+      onPreview={(value) => override.preview({ [field]: value })}
+      onCommit={(value) => override.commit({ [field]: value })}
       onCancel={override.cancel}
     />
   );
@@ -77,7 +77,7 @@ export function FlameColumn({ ids, part }: { ids: readonly string[]; part: Flame
       {toggle('flipX', 'Flipped', ['yes', 'no'])}
       {frames > 1 && toggle('playing', 'Frames', ['playing', 'still'])}
       {frames > 1 &&
-        number(['frame', part.playing ? 'From' : 'Frame', { low: 0, high: frames - 1, digits: 0 }])}
+        number(['frame', part.playing ? 'From' : 'Frame', { low: 0, high: frames - 1, whole: true }])}
     </Column>
   );
 }

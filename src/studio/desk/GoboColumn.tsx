@@ -34,11 +34,9 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
   const number = (
     field: 'widthPx' | 'heightPx' | 'fadePx' | 'frame' | 'speed',
     label: string,
-    range: Pick<ValueFieldProps, 'low' | 'high' | 'digits' | 'unit' | 'logarithmic'>,
+    range: Pick<ValueFieldProps, 'low' | 'high' | 'digits' | 'whole' | 'unit' | 'logarithmic'>,
   ) => {
-    const held = (value: number) => ({
-      gobo: { ...gobo!, [field]: field === 'frame' ? Math.round(value) : value },
-    });
+    const held = (value: number) => ({ gobo: { ...gobo!, [field]: value } });
     return (
       <ValueField
         digits={0}
@@ -78,7 +76,8 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
           )}
           {!isPixelArt && toggle('crisp', 'Reading', ['crisp', 'smooth'])}
           {frames > 1 && toggle('playing', 'Frames', ['playing', 'still'])}
-          {frames > 1 && number('frame', gobo.playing ? 'From' : 'Frame', { low: 0, high: frames - 1 })}
+          {frames > 1 &&
+            number('frame', gobo.playing ? 'From' : 'Frame', { low: 0, high: frames - 1, whole: true })}
           {frames > 1 &&
             gobo.playing &&
             number('speed', 'Speed', { low: 0.05, high: 20, digits: 2, unit: 'x', logarithmic: true })}

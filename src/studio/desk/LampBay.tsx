@@ -5,7 +5,7 @@ import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
 import { Column } from '../controls/Column';
-import { Choice, Key, Row, Switch } from '../controls/small';
+import { Choice, Key, Row } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { resetOverrides, takeApart, updateLuminaire } from '../store/lamp-edits';
@@ -17,10 +17,11 @@ import { LookColumns } from './LookColumns';
 import { ManyColumn } from './ManyColumn';
 import { PartPlace } from './PartPlace';
 import { PartWickColumn } from './PartWickColumn';
+import { PlaneChoice, YesOrNo } from './RecordFields';
 import { PickedName, PlaceFields, TurnField } from './PlaceFields';
 import { PlanesLitColumn } from './PlanesLitColumn';
 import { StateRow } from './StateRow';
-import { useArtworkOptions, useField, usePlaneOptions } from './use-fields';
+import { useArtworkOptions } from './use-fields';
 
 /** Lamps: where they are, and the parts of their luminaire with what these lamps override. */
 export function LampBay({ ids }: { ids: string[] }) {
@@ -44,7 +45,12 @@ export function LampBay({ ids }: { ids: string[] }) {
       {part && part === flame && <FlameColumn key={part.id} ids={ids} part={part} />}
       {part && part !== flame && isLight(part) && <LightPartColumns key={part.id} ids={ids} part={part} />}
       <PlanesLitColumn collection="lamps" ids={ids} throwsShadows={throwsShadows} />
-      <LuminaireColumn ids={ids} luminaireId={lamp.luminaireId} />
+      <LuminaireColumn
+        ids={ids}
+        luminaireId={lamp.luminaireId}
+        partId={part?.id ?? null}
+        isLast={parts.lights.length + parts.flames.length < 2}
+      />
       {ids.length > 1 && <ManyColumn />}
     </BayColumns>
   );
@@ -79,9 +85,6 @@ function Title({ ids, luminaireId }: { ids: string[]; luminaireId: string }) {
 }
 
 function LampColumn({ ids }: { ids: string[] }) {
-  const planes = usePlaneOptions();
-  const planeId = useField('lamps', ids, 'planeId', 'Put on a plane');
-  const flipX = useField('lamps', ids, 'flipX', 'Flip');
   return (
     <Column title="Lamp">
       <FieldOf
@@ -98,20 +101,8 @@ function LampColumn({ ids }: { ids: string[] }) {
       />
       <PlaceFields collection="lamps" ids={ids} />
       <TurnField collection="lamps" ids={ids} />
-      <Switch
-        label="Flipped"
-        on={flipX.value}
-        words={['yes', 'no']}
-        differs={flipX.differs}
-        onChange={flipX.set}
-      />
-      <Choice
-        label="Plane"
-        value={planeId.value}
-        differs={planeId.differs}
-        options={planes}
-        onChange={planeId.set}
-      />
+      <YesOrNo collection="lamps" ids={ids} field="flipX" label="Flipped" />
+      <PlaneChoice collection="lamps" ids={ids} />
       {ids.length === 1 && <HangRow collection="lamps" id={ids[0]} />}
       <StateRow collection="lamps" ids={ids} />
     </Column>
@@ -149,22 +140,23 @@ function LightPartColumns({ ids, part }: { ids: string[]; part: LightPart }) {
 }
 
 /** What is done to the luminaire, and so to all lamps of it. */
-function LuminaireColumn({ ids, luminaireId }: { ids: string[]; luminaireId: string }) {
+function LuminaireColumn({
+  ids,
+  luminaireId,
+  partId,
+  isLast,
+}: {
+  ids: string[];
+  luminaireId: string;
+  /** The part that is worked on, and whether it is the last one. */
+  partId: string | null;
+  isLast: boolean;
+}) {
   const studio = useStudio();
   const artworks = useArtworkOptions();
-  const count = useScene(({ scene }) => {
-    const { lights = [], flames = [] } = scene.luminaires[luminaireId] ?? {};
-    return lights.length + flames.length;
-  });
   const hasOverrides = useScene(({ scene }) =>
     ids.some((id) => Object.keys(scene.lamps[id]?.overrides ?? {}).length > 0),
   );
-  const chosen = useDesk((state) => state.partId);
-  const partId = useScene(({ scene }) => {
-    const { lights = [], flames = [] } = scene.luminaires[luminaireId] ?? {};
-    const all = [...lights, ...flames];
-    return (all.find(({ id }) => id === chosen) ?? all[0])?.id ?? null;
-  });
   return (
     <Column title="Luminaire" aside="all lamps of it">
       <Row label="Overrides">
@@ -189,7 +181,7 @@ function LuminaireColumn({ ids, luminaireId }: { ids: string[]; luminaireId: str
         <Key onClick={() => addLightPart(studio, luminaireId)}>Add a light</Key>
         <Key
           title="Takes the chosen part out of all lamps of this luminaire"
-          disabled={count < 2 || partId === null}
+          disabled={isLast || partId === null}
           onClick={() => deletePart(studio, luminaireId, partId!)}
         >
           Delete

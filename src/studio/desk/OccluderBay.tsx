@@ -6,24 +6,22 @@ import { CommandKey } from '../controls/CommandKey';
 import { useGesture } from '../controls/FieldOf';
 import { ShadeFields } from '../controls/ShadeFields';
 import { Column } from '../controls/Column';
-import { Choice, Key, Row } from '../controls/small';
+import { Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { joinOccluders } from '../store/occluder-edits';
 import { fixOccluders } from '../store/occluder-owners';
 import { ManyColumn } from './ManyColumn';
+import { PlaneChoice } from './RecordFields';
 import { PickedName } from './PlaceFields';
 import { StateRow } from './StateRow';
-import { useField, usePlaneOptions } from './use-fields';
 
 export function OccluderBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const occluder = useScene((state) => state.scene.occluders[ids[0]]);
-  const planes = usePlaneOptions();
   const all = useScene((state) => ids.flatMap((id) => state.scene.occluders[id] ?? []));
   const gesture = useGesture(studio, 'Change an occluder');
   const edits = (fields: Partial<Shade>) =>
     ids.flatMap((id) => change(studio.scenes.kept, 'occluders', id, fields) ?? []);
-  const planeId = useField('occluders', ids, 'planeId', 'Put on a plane');
   const owner = useScene(
     (state) => state.scene.sprites[state.scene.occluders[ids[0]]?.spriteId ?? '']?.name ?? null,
   );
@@ -54,13 +52,7 @@ export function OccluderBay({ ids }: { ids: string[] }) {
       <Column title="Mount">
         {owner === null ? (
           <>
-            <Choice
-              label="Plane"
-              value={planeId.value}
-              differs={planeId.differs}
-              options={planes}
-              onChange={planeId.set}
-            />
+            <PlaneChoice collection="occluders" ids={ids} />
             <Row label="Moves with">
               <CommandKey id="tool-hang" about="Then click a sprite on the stage">
                 Fix to a sprite

@@ -9,7 +9,7 @@ export function PartPlace({ ids, part }: { ids: readonly string[]; part: LightPa
   return (['x', 'y'] as const).map((field) => (
     <ValueField
       key={field}
-      label={override.mark(field, field === 'x' ? 'From lamp X' : 'From lamp Y')}
+      label={override.mark(field, field === 'x' ? 'Offset X' : 'Offset Y')}
       value={part[field]}
       low={-200}
       high={200}

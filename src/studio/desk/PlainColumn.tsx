@@ -39,11 +39,11 @@ export function PlainColumn({ ids }: { ids: string[] }) {
           value={plain[field]}
           low={1}
           high={1024}
-          digits={0}
+          whole
           unit="px"
           logarithmic
-          onPreview={(value) => preview({ [field]: Math.max(1, Math.round(value)) })}
-          onCommit={(value) => commit({ [field]: Math.max(1, Math.round(value)) })}
+          onPreview={(value) => preview({ [field]: value })}
+          onCommit={(value) => commit({ [field]: value })}
           onCancel={gesture.cancel}
         />
       ))}

@@ -1,10 +1,11 @@
 'use client';
 import { Column } from '../controls/Column';
-import { Choice, Switch } from '../controls/small';
+import { Choice } from '../controls/small';
 import { useScene } from '../context';
 import type { FixtureCollection } from '../tools/hits';
 import { CircuitLetters } from './CircuitLetters';
 import { StoppedByRows } from './StoppedByRows';
+import { YesOrNo } from './RecordFields';
 import { useField, usePlaneOptions } from './use-fields';
 
 /** Which planes and circuits lights or lamps light, and what stops them. */
@@ -21,7 +22,6 @@ export function PlanesLitColumn({
   const far = useField(collection, ids, 'spanFarId', 'Planes lit');
   const near = useField(collection, ids, 'spanNearId', 'Planes lit');
   const circuits = useField(collection, ids, 'circuitIds', 'Circuits');
-  const blocked = useField(collection, ids, 'blockedByCarrier', 'Carrier blocks light');
   const hangs = useScene(({ scene }) => ids.some((id) => scene[collection][id]?.hangsOn));
   const end = (label: string, { value, differs, set }: typeof far, open: string) => (
     <Choice
@@ -39,13 +39,7 @@ export function PlanesLitColumn({
       <CircuitLetters label="Feeds" ids={circuits.value} differs={circuits.differs} onChange={circuits.set} />
       {throwsShadows && <StoppedByRows collection={collection} ids={ids} />}
       {hangs && (
-        <Switch
-          label="Carrier blocks light"
-          on={blocked.value}
-          words={['yes', 'no']}
-          differs={blocked.differs}
-          onChange={blocked.set}
-        />
+        <YesOrNo collection={collection} ids={ids} field="blockedByCarrier" label="Carrier blocks light" />
       )}
     </Column>
   );

@@ -32,9 +32,9 @@ export function ScatterBay() {
           value={scatter.count}
           low={1}
           high={400}
-          digits={0}
+          whole
           initial={12}
-          onChange={(count) => set({ count: Math.round(count) })}
+          onChange={(count) => set({ count })}
         />
         <SettingField
           label="Spacing"
@@ -51,8 +51,8 @@ export function ScatterBay() {
           value={scatter.seed}
           low={0}
           high={9999}
-          digits={0}
-          onChange={(seed) => set({ seed: Math.round(seed) })}
+          whole
+          onChange={(seed) => set({ seed })}
         />
         <Row label="">
           <Key onClick={() => studio.desk.setState({ shelfOpen: true, shelfTab: 'artworks' })}>

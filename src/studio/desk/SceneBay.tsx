@@ -213,10 +213,10 @@ function GridField() {
       value={gridPx}
       low={0}
       high={128}
-      digits={0}
+      whole
       unit={gridPx === 0 ? 'off' : 'px'}
       initial={0}
-      onChange={(value) => studio.desk.setState({ gridPx: Math.round(value) })}
+      onChange={(value) => studio.desk.setState({ gridPx: value })}
     />
   );
 }

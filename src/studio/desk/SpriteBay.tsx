@@ -1,13 +1,12 @@
 'use client';
 import { ANSWERS } from '@/core/scene/records/answer';
-import { change } from '@/core/scene/edits';
 import { BayColumns } from '../controls/BayColumns';
 import { BenchLink } from '../controls/BenchLink';
 import { CommandKey } from '../controls/CommandKey';
 import { FieldOf } from '../controls/FieldOf';
 import { Column } from '../controls/Column';
-import { Choice, Key, Row, Switch } from '../controls/small';
-import { useScene, useStudio } from '../context';
+import { Choice, Key, Row } from '../controls/small';
+import { useScene } from '../context';
 import { ANSWER_WORDS } from './answers';
 import { CircuitLetters } from './CircuitLetters';
 import { FrameFields } from './FrameFields';
@@ -16,32 +15,23 @@ import { ManyColumn } from './ManyColumn';
 import { PlainColumn } from './PlainColumn';
 import { StateRow } from './StateRow';
 import { TraceColumn } from './TraceColumn';
+import { PlaneChoice, YesOrNo } from './RecordFields';
 import { PickedName, PlaceFields, TurnField } from './PlaceFields';
-import { useField, usePlaneOptions } from './use-fields';
+import { useField } from './use-fields';
 
 const PLANES = 'plane';
 
 export function SpriteBay({ ids }: { ids: string[] }) {
-  const studio = useStudio();
   const first = useScene((state) => state.scene.sprites[ids[0]]);
   const artwork = useScene((state) => state.scene.artworks[state.scene.sprites[ids[0]]?.artworkId ?? '']);
-  const planes = usePlaneOptions();
   const answer = useField('sprites', ids, 'answer', 'Answer');
-  const takesShadows = useField('sprites', ids, 'takesShadows', 'Takes shadows');
-  const casts = useField('sprites', ids, 'castsShape', 'Casts its shape');
   const isLurking = useScene(
     ({ scene }) =>
       (scene.sprites[ids[0]]?.answer ?? scene.planes[scene.sprites[ids[0]]?.planeId]?.answer) ===
       'seen-when-lit',
   );
   const circuits = useField('sprites', ids, 'circuitIds', 'Circuits');
-  const plane = useField('sprites', ids, 'planeId', 'Put on a plane');
   if (!first) return null;
-  const toPlane = (planeId: string) =>
-    studio.scenes.transact({
-      label: 'Put on a plane',
-      edits: ids.flatMap((id) => change(studio.scene, 'sprites', id, { planeId }) ?? []),
-    });
   return (
     <BayColumns
       title={
@@ -93,13 +83,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
         <StateRow collection="sprites" ids={ids} />
       </Column>
       <Column title="Order">
-        <Choice
-          label="Plane"
-          value={plane.value}
-          differs={plane.differs}
-          options={planes}
-          onChange={toPlane}
-        />
+        <PlaneChoice collection="sprites" ids={ids} />
         <Row label="Order">
           <CommandKey id="rear">⇤</CommandKey>
           <CommandKey id="back">←</CommandKey>
@@ -163,21 +147,9 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           />
         )}
         {first.artworkId !== null && (
-          <Switch
-            label="Casts its shape"
-            on={casts.value}
-            words={['yes', 'no']}
-            differs={casts.differs}
-            onChange={casts.set}
-          />
+          <YesOrNo collection="sprites" ids={ids} field="castsShape" label="Casts its shape" />
         )}
-        <Switch
-          label="Takes shadows"
-          on={takesShadows.value}
-          words={['yes', 'no']}
-          differs={takesShadows.differs}
-          onChange={takesShadows.set}
-        />
+        <YesOrNo collection="sprites" ids={ids} field="takesShadows" label="Takes shadows" />
         <CircuitLetters
           label="Listens"
           ids={circuits.value}

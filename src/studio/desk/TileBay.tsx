@@ -106,10 +106,10 @@ function GridField({
       value={value}
       low={low}
       high={low < 0 ? 4096 : 256}
-      digits={0}
+      whole
       unit="px"
       onPreview={() => undefined}
-      onCommit={(v) => onCommit(Math.round(v))}
+      onCommit={onCommit}
       onCancel={() => undefined}
     />
   );

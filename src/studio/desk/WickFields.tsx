@@ -20,15 +20,15 @@ export function WickFields({ wick, level, reachPx, mark = (label) => label, ...g
   const number = (
     field: 'rateHz' | 'roughness' | 'seed',
     label: string,
-    range: { low: number; high: number; step?: number; digits?: number; unit?: string; initial?: number },
+    range: { low: number; high: number; step?: number; whole?: boolean; unit?: string; initial?: number },
   ) => (
     <ValueField
       {...range}
       label={mark(label)}
       value={wick[field]}
       logarithmic={field === 'rateHz'}
-      onPreview={(value) => gesture.preview({ [field]: held(field, value) })}
-      onCommit={(value) => gesture.commit({ [field]: held(field, value) })}
+      onPreview={(value) => gesture.preview({ [field]: value })}
+      onCommit={(value) => gesture.commit({ [field]: value })}
       onCancel={gesture.cancel}
     />
   );
@@ -57,11 +57,7 @@ export function WickFields({ wick, level, reachPx, mark = (label) => label, ...g
         onChange={(low, high) => gesture.commit({ reachLow: low / reachPx, reachHigh: high / reachPx })}
       />
       {number('roughness', 'Roughness', { low: 0, high: 1, step: 0.01, initial: 0.5 })}
-      {number('seed', 'Seed', { low: 0, high: 9999, digits: 0 })}
+      {number('seed', 'Seed', { low: 0, high: 9999, whole: true })}
     </>
   );
-}
-
-function held(field: keyof Wick, value: number): number {
-  return field === 'seed' ? Math.round(value) : value;
 }

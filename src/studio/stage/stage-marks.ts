@@ -7,11 +7,10 @@ import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { Standing } from '@/core/moment/standing';
-import { drawnOutlines } from '../store/outline-places';
+import { broughtEdges, drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { drawFigure, drawLightHandle, drawReached, type LightReach } from '../lights/light-marks';
-import { broughtEdges } from '../lights/brought-outlines';
 import { pickedLight } from '../lights/picked-light';
 import type { Overlay } from '../surface/overlay';
 

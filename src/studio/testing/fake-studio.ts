@@ -7,6 +7,7 @@ import { inOrder, type SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
+import { SETTINGS_ID, type SceneSettings } from '@/core/scene/records/settings';
 import { createArtBench } from '../store/art-bench';
 import { createDesk } from '../store/desk-store';
 import { createLive } from '../store/live';
@@ -36,6 +37,8 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
       const edit = change(scenes.state.scene, collection, id, fields);
       if (edit) scenes.transact({ label, edits: [edit] });
     },
+    setSettings: (label: string, fields: Partial<SceneSettings>) =>
+      fake.set(label, 'settings', SETTINGS_ID, fields),
     pickedOf: (collection: CollectionName) =>
       scenes.state.selection.filter((picked) => picked.collection === collection).map((picked) => picked.id),
     pick: (...selection: Picked[]) => scenes.select(selection),

@@ -1,7 +1,6 @@
 /** Where things and points come to stand: on points that are there, on the grid, on whole px. */
 import { settingsOf } from '@/core/scene/document';
-import { broughtEdges } from '../lights/brought-outlines';
-import { drawnOutlines } from '../store/outline-places';
+import { broughtEdges, drawnOutlines } from '../store/outline-places';
 import type { Studio } from '../store/studio';
 import type { ToolEvent } from './tool';
 

@@ -31,7 +31,7 @@ export async function recordsFromDocuments(connection: PoolConnection): Promise<
   for (const { id } of await rowsOf<{ id: string }>(connection, sql`SELECT id FROM project`))
     await inTransaction(connection, () => spreadProject(connection, id));
   for (const { id } of await rowsOf<{ id: string }>(connection, sql`SELECT id FROM scene`))
-    await inTransaction(connection, () => spreadKeptScene(connection, id));
+    await inTransaction(connection, () => spreadScene(connection, id));
 }
 
 async function inTransaction(connection: PoolConnection, work: () => Promise<void>): Promise<void> {
@@ -65,7 +65,7 @@ async function spreadProject(connection: PoolConnection, id: string): Promise<vo
   );
 }
 
-async function spreadKeptScene(connection: PoolConnection, id: string): Promise<void> {
+async function spreadScene(connection: PoolConnection, id: string): Promise<void> {
   const [row] = await rowsOf<SceneRow>(
     connection,
     sql`SELECT document, document_revision, revision FROM scene WHERE id = ${id} FOR UPDATE`,
