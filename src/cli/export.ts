@@ -20,10 +20,18 @@ export function exportList(): string {
     const { about, options } = exportNamed(name);
     const rows = Object.entries(options.describe().fields).map(([field, description]) => {
       const { meta, default: preset } = description as SchemaDescription;
-      return `  --${dashed(field)}  ${meta?.about ?? ''} (${String(preset)})\n`;
+      return `  --${dashed(field)}  ${meta?.about ?? ''} (${inWords(preset)})\n`;
     });
     return `${name}\n  ${about}\n${rows.join('')}`;
   }).join('\n');
+}
+
+/** A default as it would be given. */
+function inWords(preset: unknown): string {
+  if (typeof preset !== 'object' || preset === null || Array.isArray(preset)) return String(preset);
+  return Object.entries(preset)
+    .map((pair) => pair.join('='))
+    .join(',');
 }
 
 /** @param words what follows the known options, as `--depth 16` */

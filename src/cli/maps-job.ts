@@ -22,8 +22,9 @@ export interface MapsJob {
 
 export interface MapsDone {
   maps: string[];
-  /** What was seen, where the recipe was chosen by looking. */
+  /** What was seen and what was made of it, where the recipe was chosen by looking. */
   seen: string | null;
+  chosen: string | null;
   milliseconds: number;
 }
 
@@ -37,5 +38,6 @@ export async function runMapsJob({ art, name, folder, recipe, output }: MapsJob)
   const used = recipe ?? chosen!.recipe;
   const files = await mapFiles(name, plainSource(image, used), plainJob('', used), output, deflate);
   const maps = await writeFiles(folder, files);
-  return { maps, seen: chosen?.seen ?? null, milliseconds: Math.round(performance.now() - start) };
+  const milliseconds = Math.round(performance.now() - start);
+  return { maps, seen: chosen?.seen ?? null, chosen: chosen?.chosen ?? null, milliseconds };
 }

@@ -11,7 +11,7 @@ import {
   type OutputOptions,
 } from '@/core/handoff/maps';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
-import type { MapsJob } from './maps-job';
+import type { MapsDone, MapsJob } from './maps-job';
 import { runJobs } from './threads';
 
 export interface ReliefOptions {
@@ -65,7 +65,7 @@ function outputOf({ suffix, yDown, depth, also, flatPadding, alpha }: ReliefOpti
     names: '*?',
     suffixes: { normals: suffix, height: '_h', rim: '_rim', occlusion: '_occlusion', glow: '_glow' },
   };
-  checkNames({ ...output, names: `*${suffix}?` });
+  checkNames(output);
   return output;
 }
 
@@ -116,9 +116,11 @@ function reporter(arts: readonly string[], asJson: boolean) {
     }
   };
   return {
-    made(art: string, done: object) {
+    made(art: string, done: MapsDone) {
       made++;
       json(art, { art, ...done });
+      if (done.chosen && !asJson)
+        process.stderr.write(`${isTerminal ? '\r' : ''}${art}: ${done.seen}: ${done.chosen}\n`);
       progress();
     },
     failed(art: string, fault: string) {

@@ -80,12 +80,16 @@ export const LIMITS = {
   authorLength: 40,
   /** Characters of a name. */
   nameLength: 120,
+  /** Characters of what tells a map's name from its art's. */
+  suffixLength: 40,
   /** Coordinates of anything placed, in scene px to either side. */
   coordinatePx: 1_000_000,
   gateSidePx: 8192,
   /** Heights of lights and statures above the ground, sizes of what shines, and how far light soaks in, scene px. */
   heightPx: 100_000,
   softPx: 10_000,
+  /** Heights of a relief above and below its ground, px of the art. */
+  reliefPx: 512,
   /** Columns and rows of chunks to either side. */
   chunkPlace: 100_000,
 } as const;

@@ -22,11 +22,12 @@ import {
   type PngFacts,
 } from '@/core/raster/png';
 import type { Rect } from '@/core/raster/rect';
-import { chooseRecipe } from '@/core/relief/choose-recipe';
+import { chooseRecipe, type ChosenRecipe } from '@/core/relief/choose-recipe';
 import { enlargedPlane, trueTimes } from '@/core/relief/frames';
 import { judgeOrientation, type OrientationEvidence } from '@/core/relief/orientation';
+import { litByReading } from '@/core/relief/readings';
 import type { ReliefJob } from '@/core/relief/job';
-import type { Cells, Recipe } from '@/core/relief/recipe';
+import type { Cells } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
 import { mapsOf, reliefOf, resultOf, type ReliefMaps, type WantedMaps } from '@/core/relief/relief-of';
 import { remarksOn } from '@/core/relief/remarks';
@@ -48,14 +49,19 @@ export interface Ticket {
   number: number;
 }
 
-export interface FirstLook {
+export interface FirstLook extends ChosenRecipe {
   widthPx: number;
   heightPx: number;
   pixelArt: boolean;
-  recipe: Recipe;
-  seen: string;
   /** The grid of the sheet that it seems to be; null is one picture. */
   sheet: Cells | null;
+}
+
+/** What speaks for either reading of a normal map, and how its art looks by each. */
+export interface BothReadings {
+  evidence: OrientationEvidence;
+  up: Image;
+  down: Image;
 }
 
 /** The parts of a relief as an overlay shows them. */
@@ -155,10 +161,9 @@ const work = {
   /** Checks a file that someone dropped, and chooses a recipe by looking at it. */
   firstLook(bytes: Uint8Array): FirstLook {
     const { image } = decodePng(bytes);
-    const { recipe, seen } = chooseRecipe(image);
     const { width: widthPx, height: heightPx } = image;
     return {
-      ...{ widthPx, heightPx, recipe, seen },
+      ...{ widthPx, heightPx, ...chooseRecipe(image) },
       pixelArt: looksLikePixelArt(image),
       sheet: recogniseSheet(image),
     };
@@ -221,7 +226,7 @@ const work = {
     return parts.map((part) => outlinesFrom(image, part, rule));
   },
 
-  async chooseRecipe(sha256: string): Promise<{ recipe: Recipe; seen: string }> {
+  async chooseRecipe(sha256: string): Promise<ChosenRecipe> {
     return chooseRecipe(await pictures.image(sha256));
   },
 
@@ -296,6 +301,16 @@ const work = {
   async judge(mapSha: string, artSha: string): Promise<OrientationEvidence> {
     const [map, art] = [await pictures.image(mapSha), await pictures.image(artSha)];
     return judgeOrientation(map, silhouetteOf(art).inside);
+  },
+
+  /** @param mostPx longer side of the two pictures */
+  async readings(mapSha: string, artSha: string, mostPx: number): Promise<BothReadings> {
+    const [map, art] = [await pictures.image(mapSha), await pictures.image(artSha)];
+    return {
+      evidence: judgeOrientation(map, silhouetteOf(art).inside),
+      up: litByReading(art, map, true, mostPx),
+      down: litByReading(art, map, false, mostPx),
+    };
   },
 
   /** The files of one artwork's relief. */

@@ -77,6 +77,11 @@ describe('map files', () => {
     [{ names: '../*' }, /within a folder/],
     [{ names: '/etc/*' }, /within a folder/],
     [{ names: 'a:*' }, /within a folder/],
+    [{ suffixes: { ...USUAL_OUTPUT.suffixes, normals: '/../n' } }, /within a folder/],
+    [
+      { maps: MAP_KINDS, suffixes: { ...USUAL_OUTPUT.suffixes, glow: 'RIM' } },
+      'Rim and glow would have the same name, "art_RIM.png".',
+    ],
   ])('are refused under names that lead astray: %j', (fields, words) => {
     expect(() => checkNames({ ...USUAL_OUTPUT, ...fields })).toThrow(words);
   });

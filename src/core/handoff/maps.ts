@@ -2,6 +2,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { textDigest } from '../digest';
 import { InputFault } from '../faults';
+import { LIMITS } from '../limits';
 import { HEIGHT_STEPS_PER_PX, HEIGHT_ZERO, heightSteps } from '../raster/height-picture';
 import { alphaOf, type Image } from '../raster/image';
 import { writePng, type Deflate } from '../raster/png-write';
@@ -14,14 +15,16 @@ import type { Files } from './zip';
 export const MAP_KINDS = ['normals', 'height', 'rim', 'occlusion', 'glow'] as const;
 export type MapKind = (typeof MAP_KINDS)[number];
 
-/** What stands for a map in names, behind the art's name. */
-export const MAP_SUFFIXES: Record<MapKind, string> = {
-  normals: 'n',
-  height: 'h',
-  rim: 'rim',
-  occlusion: 'occlusion',
-  glow: 'glow',
+const MAP_WORDS: Record<MapKind, string> = {
+  normals: 'Normals',
+  height: 'Height',
+  rim: 'Rim',
+  occlusion: 'Occlusion',
+  glow: 'Glow',
 };
+
+const suffix = (kind: MapKind, usual: string) =>
+  string().defined().max(LIMITS.suffixLength).default(usual).meta({ word: MAP_WORDS[kind] });
 
 const USUAL_NAMES = '*_?';
 const NEEDS_ART = 'The names need a * for the name of the art.';
@@ -35,7 +38,7 @@ export const MAP_OPTIONS = object({
     .default((): MapKind[] => ['normals'])
     .meta({
       ...{ word: 'Maps', about: `Which maps: ${MAP_KINDS.join(', ')}` },
-      choices: { normals: 'Normals', height: 'Height', rim: 'Rim', occlusion: 'Occlusion', glow: 'Glow' },
+      choices: MAP_WORDS,
     }),
   yUp: boolean()
     .required()
@@ -71,25 +74,42 @@ export const MAP_OPTIONS = object({
     .required(NEEDS_ART)
     .default(USUAL_NAMES)
     .meta({ word: 'Names', about: "* is the art's name, ? the map's suffix; a slash makes a folder" }),
+  suffixes: object({
+    normals: suffix('normals', 'n'),
+    height: suffix('height', 'h'),
+    rim: suffix('rim', 'rim'),
+    occlusion: suffix('occlusion', 'occlusion'),
+    glow: suffix('glow', 'glow'),
+  }).meta({ word: 'Suffixes', about: 'What ? stands for in the names, of each map' }),
 });
 
 export type MapOptions = InferType<typeof MAP_OPTIONS>;
 
 export interface OutputOptions extends Omit<MapOptions, 'maps'> {
   maps: readonly MapKind[];
-  /** What `?` stands for in the names. */
-  suffixes: Record<MapKind, string>;
 }
 
-export const USUAL_OUTPUT: OutputOptions = { ...MAP_OPTIONS.getDefault(), suffixes: MAP_SUFFIXES };
+export const USUAL_OUTPUT: OutputOptions = MAP_OPTIONS.getDefault();
 
-/** @throws InputFault where the pattern would not tell art or maps apart, or leads out of its folder */
-export function checkNames({ names, maps }: Pick<OutputOptions, 'names' | 'maps'>): void {
+/** @throws InputFault where the names would not tell art or maps apart, or lead out of their folder */
+export function checkNames(options: Pick<OutputOptions, 'names' | 'maps' | 'suffixes'>): void {
+  const { names, maps } = options;
   if (!names.includes('*')) throw new InputFault(NEEDS_ART, 'names');
   if (maps.length > 1 && !names.includes('?'))
     throw new InputFault('With several maps the names need a ? for the suffix of the map.', 'names');
-  if (/(^|[/\\])\.\.?([/\\]|$)|^[/\\]|[:"<>|\0]/.test(names))
-    throw new InputFault(`"${names}" is no pattern for names within a folder.`, 'names');
+  const kinds = new Map<string, MapKind>();
+  for (const kind of maps) {
+    const name = mapName(options, 'art', kind);
+    if (/(^|[/\\])\.\.?([/\\]|$)|^[/\\]|[:"<>|\0]/.test(name))
+      throw new InputFault(`"${name}.png" is no name within a folder.`, 'names');
+    const other = kinds.get(name.toLowerCase());
+    if (other)
+      throw new InputFault(
+        `${MAP_WORDS[other]} and ${MAP_WORDS[kind].toLowerCase()} would have the same name, "${name}.png".`,
+        'suffixes',
+      );
+    kinds.set(name.toLowerCase(), kind);
+  }
 }
 
 /** The file of a map, without its ending. */

@@ -10,6 +10,8 @@ import { toneOf } from './tone';
 
 export interface ChosenRecipe {
   recipe: Recipe;
+  /** What the recipe makes, such as "bevel of 6 px and grain of 2 px". */
+  chosen: string;
   /** What was seen, such as "pixel art with a silhouette, busy surface". */
   seen: string;
 }
@@ -25,6 +27,22 @@ const BUSY_OCTAVES = [0.25, 0.5, 0.6, 0.4, 0.15];
 const CALM_OCTAVES = [1, 0.8, 0.5, 0.3, 0.1];
 
 export function chooseRecipe(whole: Image): ChosenRecipe {
+  const { recipe, seen } = looked(whole);
+  return { recipe, seen, chosen: recipeWords(recipe) };
+}
+
+/** What a recipe makes, in a few words. */
+function recipeWords({ body, grain }: Recipe): string {
+  const parts: string[] = [];
+  if (body.kind !== 'none') {
+    const shape = body.kind === 'bevel' ? `bevel of ${body.widthPx} px` : 'inflated body';
+    parts.push(body.regions === 'outlines' ? `${shape}, each outlined part by itself` : shape);
+  }
+  if (grain.heightPx !== 0) parts.push(`grain of ${grain.heightPx} px`);
+  return parts.length === 0 ? 'flat' : parts.join(' and ');
+}
+
+function looked(whole: Image): Pick<ChosenRecipe, 'recipe' | 'seen'> {
   const pixelArt = looksLikePixelArt(whole);
   const times = pixelArt ? trueTimes(whole) : 1;
   // Of a large picture a smaller one tells enough.
@@ -36,7 +54,10 @@ export function chooseRecipe(whole: Image): ChosenRecipe {
   const { inside, width, height } = silhouetteOf(image);
   const count = inside.reduce((sum, flag) => sum + flag, 0);
   if (count === 0)
-    return { recipe: recipeWith({ body: { kind: 'none' } }), seen: 'nothing but clear pixels' };
+    return {
+      recipe: recipeWith({ body: { kind: 'none' }, grain: { heightPx: 0 } }),
+      seen: 'nothing but clear pixels',
+    };
   const isTile = count > (1 - TILE_SHARE) * inside.length;
   const tone = toneOf(image, inside, pixelArt);
   const isBusy = unrest(tone.lightness, inside, width, height) > BUSY;

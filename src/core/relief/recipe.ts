@@ -25,7 +25,7 @@ const swatchSchema = object({
     .required()
     .matches(/^#[0-9a-fA-F]{6}$/, '${path} must be a colour like #c9a25c'),
   /** Added to the height where the art has this colour. */
-  heightPx: within(-512, 512, 0),
+  heightPx: within(-LIMITS.reliefPx, LIMITS.reliefPx, 0),
   /** Whether its tone gives no grain. */
   mute: boolean().strict().default(false),
   /** How much of it is self-lit in the glow mask. */
@@ -49,7 +49,7 @@ export const recipeSchema = object({
   body: object({
     kind: string().strict().oneOf(BODY_KINDS).default('bevel'),
     widthPx: within(0.5, 2048, 6),
-    heightPx: within(-512, 512, 4),
+    heightPx: within(-LIMITS.reliefPx, LIMITS.reliefPx, 4),
     profile: string().strict().oneOf(PROFILES).default('round'),
     fullness: within(-4, 4, 1),
     regions: string().strict().oneOf(REGIONS).default('silhouette'),

@@ -1,10 +1,15 @@
 'use client';
-import type { ObjectSchema, SchemaDescription, SchemaInnerTypeDescription } from 'yup';
+import type {
+  ObjectSchema,
+  SchemaDescription,
+  SchemaInnerTypeDescription,
+  SchemaObjectDescription,
+} from 'yup';
 import { Choice, Row } from './small';
 
 export type OptionValues = Record<string, unknown>;
 
-/** Options, each by its kind: one of some, several of some, yes or no, a text. */
+/** Options, each by its kind: one of some, several of some, yes or no, a text, or a group of such. */
 export function OptionRows({
   options,
   values,
@@ -36,15 +41,38 @@ function OptionRow({
   field,
   value,
   onChange,
+  within,
 }: {
   name: string;
   field: SchemaDescription;
   value: unknown;
+  /** The word of the group that it is in. */
+  within?: string;
   onChange(value: unknown): void;
 }) {
   const word = field.meta?.word ?? name;
   const words = field.meta?.choices ?? YES_OR_NO;
   const wordOf = (one: unknown) => words[String(one)] ?? String(one);
+  if (field.type === 'object') {
+    const group = value as OptionValues;
+    return (
+      <div role="group" aria-label={word} className="col-span-full" title={field.meta?.about}>
+        <p className="text-ash">{word}</p>
+        <div className="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-x-3">
+          {Object.entries((field as SchemaObjectDescription).fields).map(([inner, innerField]) => (
+            <OptionRow
+              key={inner}
+              name={inner}
+              field={innerField as SchemaDescription}
+              value={group[inner]}
+              onChange={(one) => onChange({ ...group, [inner]: one })}
+              within={word}
+            />
+          ))}
+        </div>
+      </div>
+    );
+  }
   if (field.type === 'array') {
     const { oneOf } = (field as SchemaInnerTypeDescription).innerType as SchemaDescription;
     return (
@@ -62,10 +90,10 @@ function OptionRow({
       />
     );
   return (
-    <div className="col-span-full">
+    <div className={within ? '' : 'col-span-full'}>
       <Row label={word}>
         <input
-          aria-label={word}
+          aria-label={within ? `${word}, ${within}` : word}
           title={field.meta?.about}
           className="field figure min-w-0 flex-1 border-line px-1 text-right"
           value={String(value)}

@@ -17,9 +17,11 @@ import { viewedPixels, type ViewedMaps } from './relief-view';
 interface Shape {
   normal: Uint8Array | null;
   heights: Float32Array | null;
+  /** Share of each pixel that glows. */
+  glow: Uint8Array | null;
 }
 
-const NO_SHAPE: Shape = { normal: null, heights: null };
+const NO_SHAPE: Shape = { normal: null, heights: null, glow: null };
 const NO_MASKS = { rim: null, occlusion: null, glow: null };
 
 /** What the relief of an artwork is made of; null where it has none, or borrows in a circle: its fault says so. */
@@ -76,9 +78,9 @@ export class ReliefPictures {
   /** Writes a patch into a copy of what is kept; a preview or the kept relief takes its place again. */
   patch({ rect, normals, heights }: ReliefPatch, width: number): void {
     if (!this.live) {
-      const { normal, heights: kept } = this.kept();
+      const { normal, heights: kept, glow } = this.kept();
       if (!normal || !kept) return;
-      this.live = { normals: normal.slice(), heights: kept.slice(), glow: null, remarks: [], took: 0 };
+      this.live = { normals: normal.slice(), heights: kept.slice(), glow, remarks: [], took: 0 };
     }
     const { normals: normal, heights: own } = this.live;
     const w = rect.right - rect.left;
@@ -112,11 +114,11 @@ export class ReliefPictures {
     if (!kept) return null;
     const shape = this.shapeOf(side);
     const masks = ['rim', 'occlusion', 'glow'].includes(view) ? this.masksNow() : NO_MASKS;
-    const inputs = [kept.rgba, shape.normal, shape.heights, masks];
+    const inputs = [kept.rgba, shape.normal, shape.heights, shape.glow, masks];
     const key = `${view} ${side}`;
     const last = this.shown.get(key);
     if (last && sameItems(last.inputs, inputs)) return last.pixels;
-    const base: PicturePixels = { ...kept, normal: shape.normal, glow: null };
+    const base: PicturePixels = { ...kept, normal: shape.normal, glow: shape.glow };
     const pixels = viewedPixels(view, base, { heights: shape.heights, ...masks });
     this.shown.set(key, { inputs, pixels });
     return pixels;
@@ -130,11 +132,18 @@ export class ReliefPictures {
   private kept(): Shape {
     if (this.artworkId === null) return NO_SHAPE;
     const pixels = this.studio.pictures.source(this.artworkId);
-    return { normal: pixels?.normal ?? null, heights: this.studio.pictures.heightsOf(this.artworkId) };
+    return {
+      normal: pixels?.normal ?? null,
+      heights: this.studio.pictures.heightsOf(this.artworkId),
+      glow: pixels?.glow ?? null,
+    };
   }
 
   private now(): Shape {
-    return this.live ? { normal: this.live.normals, heights: this.live.heights } : this.kept();
+    if (!this.live) return this.kept();
+    const { normals: normal, heights, glow } = this.live;
+    // A quick relief, made while a control moves, has no glow of its own.
+    return { normal, heights, glow: glow ?? this.kept().glow };
   }
 
   private shapeOf(side: ReliefSide): Shape {
@@ -160,7 +169,9 @@ export class ReliefPictures {
     if (there) return there;
     this.ask(text, async () => {
       const answer = await this.studio.workers.relief(job, `${side} side`);
-      if (answer) this.others.set(text, { normal: answer.normals, heights: answer.heights });
+      if (!answer) return;
+      const { normals: normal, heights, glow } = answer;
+      this.others.set(text, { normal, heights, glow });
     });
     return null;
   }

@@ -93,7 +93,7 @@ export interface ViewedMaps {
 
 /** The pixels that a view shows: the art itself, its normals as colours, its height and masks as grey. */
 export function viewedPixels(view: ReliefView, pixels: PicturePixels, maps: ViewedMaps): PicturePixels {
-  if (view === 'lit') return pixels.glow ? { ...pixels, glow: null, rim: null } : pixels;
+  if (view === 'lit') return pixels;
   if (view === 'art') return { ...pixels, normal: null, glow: null, rim: null };
   const { width, height } = pixels;
   const rgba = new Uint8Array(pixels.rgba.length);

@@ -1,7 +1,7 @@
 'use client';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useEffect, useRef, useState } from 'react';
-import type { Image } from '@/core/raster/image';
+import { useState } from 'react';
+import { ImagePicture } from '../controls/ImagePicture';
 import { useDesk, useStudio } from '../context';
 import { USUAL_BUDGETS } from '@/gpu/renderer';
 import type { DrawnFrame } from '../store/open-view';
@@ -64,7 +64,11 @@ function Passes() {
         </li>
       </ol>
       <div className="min-w-0">
-        <Picture image={passes[chosen].picture} name={`The picture after ${passes[chosen].words}`} />
+        <ImagePicture
+          image={passes[chosen].picture}
+          name={`The picture after ${passes[chosen].words}`}
+          className="max-h-[440px] max-w-[760px]"
+        />
         <p className="figure pt-2 text-ash">
           pictures {megabytes(memory.pictureBytes)} of {megabytes(USUAL_BUDGETS.pictureBytes)} MB · shadows{' '}
           {megabytes(memory.maskBytes)} of {megabytes(USUAL_BUDGETS.maskBytes)} MB · all{' '}
@@ -72,25 +76,5 @@ function Passes() {
         </p>
       </div>
     </div>
-  );
-}
-
-function Picture({ image, name }: { image: Image; name: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const { width, height, data } = image;
-    canvas.current!.width = width;
-    canvas.current!.height = height;
-    canvas
-      .current!.getContext('2d')!
-      .putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
-  }, [image]);
-  return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={name}
-      className="max-h-[440px] max-w-[760px] min-w-0 object-contain [image-rendering:pixelated]"
-    />
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import type { ReactNode } from 'react';
+import { ImagePicture } from '../controls/ImagePicture';
 import { useDesk } from '../context';
 import type { Answer, Question, QuestionKind, Told } from '../store/questions';
 
@@ -46,6 +47,36 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
       ['shelf', 'Only on the shelf'],
     ],
     leaving: 'shelf',
+  },
+  orientation: {
+    title: ({ name }) => `Which way does the green of ${name}'s normals point?`,
+    body: ({ name, up, down, found }) => (
+      <>
+        <p className="text-ash">
+          The light comes from the upper left. In the right one of these pictures the sides that face it are
+          bright, and what is raised looks raised.
+        </p>
+        <div className="my-2 grid grid-cols-2 gap-3">
+          {(['up', 'down'] as const).map((way) => (
+            <figure key={way} className="flex min-w-0 flex-col items-center gap-1 bg-soot p-2">
+              <ImagePicture
+                image={way === 'up' ? up : down}
+                name={`${name} with green as Y ${way}`}
+                className="h-[200px] w-full"
+              />
+              <figcaption>Y {way}</figcaption>
+            </figure>
+          ))}
+        </div>
+        <p className="figure text-ash">{found}</p>
+      </>
+    ),
+    answers: [
+      ['up', 'Y up'],
+      ['down', 'Y down'],
+      ['leave', 'Leave it'],
+    ],
+    leaving: 'leave',
   },
   frames: {
     title: ({ name }) => `Frames of ${name} that are in use would be gone`,

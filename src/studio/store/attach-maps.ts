@@ -2,6 +2,7 @@
 import { InputFault } from '@/core/faults';
 import type { BroughtKind, BroughtName } from '@/core/relief/suffixes';
 import type { OrientationEvidence } from '@/core/relief/orientation';
+import type { Artwork } from '@/core/scene/records/artwork';
 import type { Relief } from '@/core/scene/records/relief';
 import { change, type Edit } from '@/core/scene/edits';
 import { reliefEdit } from './relief-edits';
@@ -71,8 +72,10 @@ export async function attachMapTo(
   let found = '';
   if (kind === 'normals') {
     const evidence = await studio.workers.run((remote) => remote.judge(sha, artwork.imageSha));
-    fields.normals = { sha, yUp: evidence.orientation !== 'down', use: 'facings', share: 1 };
-    found = ` (${orientationWords(evidence)})`;
+    const asked = evidence.orientation === 'doubtful' ? await askOrientation(studio, artwork, sha) : null;
+    const yUp = (asked ?? evidence.orientation) !== 'down';
+    fields.normals = { sha, yUp, use: 'facings', share: 1 };
+    found = ` (${asked ? `chosen as Y ${asked}` : orientationWords(evidence)})`;
   } else if (kind === 'height')
     fields.heights = { sha, ...(look.depth === 16 ? HEIGHT_RANGE_16 : HEIGHT_RANGE_8) };
   else if (kind === 'rim') fields.rimSha = sha;
@@ -81,20 +84,37 @@ export async function attachMapTo(
   return `${KIND_WORDS[kind]} to ${artwork.name}${found}`;
 }
 
+/** Longer side of the pictures that are compared. */
+const COMPARED_PX = 512;
+
+/** @returns which way a person says that the green points; null where they leave it */
+export async function askOrientation(
+  studio: Studio,
+  { name, imageSha }: Pick<Artwork, 'name' | 'imageSha'>,
+  mapSha: string,
+): Promise<'up' | 'down' | null> {
+  const { up, down, evidence } = await studio.workers.run((remote) =>
+    remote.readings(mapSha, imageSha, COMPARED_PX),
+  );
+  const answer = await studio.ask('orientation', { name, up, down, found: evidenceWords(evidence) });
+  return answer === 'leave' ? null : answer;
+}
+
 function transact(studio: Studio, label: string, edit: Edit | null): void {
   if (edit) studio.scenes.transact({ label, edits: [edit] });
 }
 
-/** What the witnesses say, with their figures. */
-export function orientationWords({
-  orientation,
-  curlRatio,
-  outwardMean,
-  wrongLengths,
-  pixels,
-}: OrientationEvidence): string {
+/** What is made of the evidence, and the evidence. */
+function orientationWords(evidence: OrientationEvidence): string {
+  const { orientation } = evidence;
   const verdict =
     orientation === 'doubtful' ? 'orientation doubtful, taken as Y up' : `judged Y ${orientation}`;
+  const figures = evidenceWords(evidence);
+  return figures ? `${verdict}: ${figures}` : verdict;
+}
+
+/** Which reading the figures speak for, and how clearly; empty where there are none. */
+function evidenceWords({ curlRatio, outwardMean, wrongLengths, pixels }: OrientationEvidence): string {
   const evidence = [];
   if (curlRatio !== null) {
     const ratio = curlRatio >= 1 ? curlRatio : 1 / curlRatio;
@@ -102,5 +122,5 @@ export function orientationWords({
   }
   if (outwardMean !== null) evidence.push(`border ${outwardMean >= 0 ? '+' : ''}${outwardMean.toFixed(2)}`);
   if (wrongLengths > 0) evidence.push(`${Math.round((100 * wrongLengths) / pixels)} % of lengths off`);
-  return evidence.length === 0 ? verdict : `${verdict}: ${evidence.join(', ')}`;
+  return evidence.join(', ');
 }

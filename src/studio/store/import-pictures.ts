@@ -20,7 +20,7 @@ export interface ImportReport {
   /** Artworks that are new. */
   artworkIds: string[];
   /** What they seem to be, by their ids. */
-  looks: Map<string, Pick<FirstLook, 'pixelArt' | 'sheet'>>;
+  looks: Map<string, Pick<FirstLook, 'pixelArt' | 'sheet' | 'seen' | 'chosen'>>;
   /** Artworks whose art was exchanged. */
   replacedIds: string[];
   /** The layers of layered paintings that became artworks, from the lowest up. */
@@ -220,16 +220,33 @@ async function bringArt(
   added.set(name, artwork);
   report.artworkIds.push(id);
   // What was an animation is cut already.
-  report.looks.set(id, { pixelArt, sheet: sheet ? null : look.sheet });
+  report.looks.set(id, { ...look, sheet: sheet ? null : look.sheet });
   if (place && layer)
     report.layers.push({ painting: plainName(file.split(', layer ')[0]), artworkId: id, ...layer, ...place });
 }
 
 /** What is to be said after an import, or null where there is nothing. */
-export function wordsOfReport({ attached, refused, replacedIds }: ImportReport): string | null {
-  const lines = [];
+export function wordsOfReport({ attached, refused, replacedIds, looks }: ImportReport): string | null {
+  const lines = reliefLines([...looks.values()]);
   if (replacedIds.length > 0) lines.push(`Art exchanged: ${replacedIds.length}; recipes and strokes stay.`);
   if (attached.length > 0) lines.push(`Attached: ${attached.join('; ')}.`);
   if (refused.length > 0) lines.push(`Not taken: ${refused.join(' — ')}`);
   return lines.length === 0 ? null : lines.join(' ');
+}
+
+/** Of so many kinds of new art it is said what their reliefs are made by. */
+const MOST_RELIEFS_SAID = 3;
+
+/** What was chosen for the reliefs of new art, and for what reason: once for all that are alike. */
+function reliefLines(looks: readonly Pick<FirstLook, 'seen' | 'chosen'>[]): string[] {
+  const counts = new Map<string, number>();
+  for (const { seen, chosen } of looks) {
+    const line = `${chosen} (${seen})`;
+    counts.set(line, (counts.get(line) ?? 0) + 1);
+  }
+  const told = [...counts].slice(0, MOST_RELIEFS_SAID);
+  if (told.length === 0) return [];
+  const isAll = told.length === counts.size;
+  const words = told.map(([line, count]) => (looks.length === 1 ? line : `${count} × ${line}`)).join('; ');
+  return [`Relief chosen: ${words}${isAll ? '' : '; and others'}.`];
 }

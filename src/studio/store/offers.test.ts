@@ -23,9 +23,10 @@ function broughtIn() {
     ],
   });
   const sheet = { columns: 4, rows: 1, marginPx: 0, gapPx: 0 };
+  const said = { seen: 'calm', chosen: 'flat' };
   const looks: ImportReport['looks'] = new Map([
-    ['sheet', { pixelArt: true, sheet }],
-    ['sky', { pixelArt: false, sheet: null }],
+    ['sheet', { pixelArt: true, sheet, ...said }],
+    ['sky', { pixelArt: false, sheet: null, ...said }],
   ]);
   const empty = { replacedIds: [], layers: [], attached: [], refused: [] };
   return { studio, report: { ...empty, artworkIds: ['sheet', 'sky'], looks } };

@@ -1,5 +1,6 @@
 /** Questions that a dialog asks: what each tells, and what may be answered. Their words are in `shell/QuestionDialog.tsx`. */
 
+import type { Image } from '@/core/raster/image';
 import type { FrameLoss } from '@/core/scene/frame-follow';
 
 interface Size {
@@ -12,6 +13,11 @@ interface Questions {
   size: { tells: { name: string; from: Size; to: Size }; answers: 'exchange' | 'beside' | 'leave' };
   /** A layered painting was dropped on the stage: each layer on a plane of its own, all parts of one figure, or only artworks. */
   painting: { tells: { name: string; layers: number }; answers: 'planes' | 'figure' | 'shelf' };
+  /** Which way the green of a normal map points: its art lit by either reading, and what was found out. */
+  orientation: {
+    tells: { name: string; up: Image; down: Image; found: string };
+    answers: 'up' | 'down' | 'leave';
+  };
   /** Frames are to go that something names by their numbers. */
   frames: { tells: { name: string; loss: FrameLoss }; answers: 'change' | 'keep' };
   /** The bin is to be emptied; what of it is still shown is named. */

@@ -92,14 +92,27 @@ describe('options of exports', () => {
       alpha: false,
       maps: ['rim'],
       padding: 'outward',
+      suffixes: { normals: 'n', height: 'h' },
+    });
+    const suffixes = 'normals=_nrm,height=';
+    expect(exportOptions(maps, { suffixes }).suffixes).toMatchObject({
+      normals: '_nrm',
+      height: '',
+      rim: 'rim',
     });
   });
 
   it.each([
-    [{ dept: 8 }, 'dept', 'Maps has no option "dept"; there are maps, yUp, depth, alpha, padding, names.'],
+    [
+      { dept: 8 },
+      'dept',
+      'Maps has no option "dept"; there are maps, yUp, depth, alpha, padding, names, suffixes.',
+    ],
     [{ depth: 12 }, 'depth', /^Maps: depth .*8, 16/],
     [{ maps: 'normals,shine' }, 'maps[1]', /^Maps: maps\[1\] .*normals, height/],
     [{ maps: [] }, 'maps', /^Maps: maps /],
+    [{ suffixes: 'shine=s' }, 'suffixes.shine', /^Maps has no option "suffixes.shine"; there are normals/],
+    [{ suffixes: { rim: 'r'.repeat(99) } }, 'suffixes.rim', /^Maps: suffixes.rim .*40/],
   ])('that do not fit are named: %j', (given, field, words) => {
     const refused = () => exportOptions(maps, given);
     expect(refused).toThrow(InputFault);

@@ -34,25 +34,55 @@ export interface ExportKind<Options extends object = object> {
   files(source: ExportSource, options: Options, host: ExportHost): Promise<Files>;
 }
 
+/** The part of a schema that tells how a value of it is written as a text. */
+interface Described {
+  type: string;
+  fields?: Readonly<Record<string, Described>>;
+}
+
+/** How values of such types are read where they come as a text; others are read by their schema. */
+const FROM_TEXT: Readonly<Record<string, ((text: string) => unknown) | undefined>> = {
+  array: (text) => text.split(','),
+  object: (text) =>
+    Object.fromEntries(text.split(',').map((pair) => [pair.split('=', 1)[0], pair.replace(/^[^=]*=?/, '')])),
+};
+
+/** @param path what the names stand under, with a dot at its end, or empty */
+function readGiven(
+  word: string,
+  fields: Readonly<Record<string, Described>>,
+  given: Readonly<Record<string, unknown>>,
+  path = '',
+): Record<string, unknown> {
+  const read: Record<string, unknown> = {};
+  for (const [name, value] of Object.entries(given)) {
+    const field = Object.hasOwn(fields, name) ? fields[name] : undefined;
+    if (!field)
+      throw new InputFault(
+        `${word} has no option "${path}${name}"; there are ${Object.keys(fields).join(', ') || 'none'}.`,
+        path + name,
+      );
+    const fromText = typeof value === 'string' ? FROM_TEXT[field.type] : undefined;
+    const plain = fromText ? fromText(value as string) : value;
+    const isNested = field.fields && typeof plain === 'object' && plain !== null;
+    read[name] = isNested
+      ? readGiven(word, field.fields!, plain as Record<string, unknown>, `${path}${name}.`)
+      : plain;
+  }
+  return read;
+}
+
 /**
  * Options of an export, those that were left out by their defaults.
- * @param given values, or texts as they come from a command line; lists are parted by commas
+ * @param given values, or texts as they come from a command line; lists are parted by commas, and named values come as
+ *   `height=h,rim=r`
  * @throws InputFault naming the option that there is not, or that does not fit
  */
 export function exportOptions<O extends object>(
   { word, options }: ExportKind<O>,
   given: Readonly<Record<string, unknown>>,
 ): O {
-  const read: Record<string, unknown> = {};
-  for (const [name, value] of Object.entries(given)) {
-    const field = (options.fields as unknown as Record<string, { type: string } | undefined>)[name];
-    if (!field)
-      throw new InputFault(
-        `${word} has no option "${name}"; there are ${Object.keys(options.fields).join(', ') || 'none'}.`,
-        name,
-      );
-    read[name] = field.type === 'array' && typeof value === 'string' ? value.split(',') : value;
-  }
+  const read = readGiven(word, options.fields as unknown as Record<string, Described>, given);
   try {
     return options.validateSync(read) as O;
   } catch (cause) {

@@ -6,7 +6,7 @@ import { recipeSchema } from '../../relief/recipe';
 import { IMPORTED_USES } from '../../relief/source';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
 
-const height = () => within(-512, 512);
+const height = () => within(-LIMITS.reliefPx, LIMITS.reliefPx);
 
 const schema = object({
   recipe: recipeSchema,

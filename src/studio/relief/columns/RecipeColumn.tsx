@@ -39,7 +39,7 @@ export function RecipeColumn({
   const isOwn = own.some(({ id }) => id === chosen);
   const choose = async () => {
     const looked = await studio.workers.run((remote) => remote.chooseRecipe(imageSha));
-    setSeen(looked.seen);
+    setSeen(`${looked.seen}: ${looked.chosen}`);
     keep(looked.recipe, 'Choose a recipe by looking');
   };
   const applyToMany = () => {

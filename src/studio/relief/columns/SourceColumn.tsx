@@ -1,5 +1,7 @@
 'use client';
+import type { ComponentProps } from 'react';
 import { wordsOf } from '@/core/faults';
+import { LIMITS } from '@/core/limits';
 import { IMPORTED_USES } from '@/core/relief/source';
 import { BROUGHT_KINDS, type BroughtKind } from '@/core/relief/suffixes';
 import { change } from '@/core/scene/edits';
@@ -7,10 +9,11 @@ import { borrowersOf } from '@/core/scene/relief-job';
 import { Column } from '../../controls/Column';
 import { Choice, Key, Row, Switch } from '../../controls/small';
 import { useScene, useStudio } from '../../context';
-import { attachMapTo, KIND_WORDS } from '../../store/attach-maps';
+import { askOrientation, attachMapTo, KIND_WORDS } from '../../store/attach-maps';
 import { borrowing, reliefOfArtwork, setRelief } from '../../store/relief-edits';
-import { worded } from './recipe-controls';
 import { FileKey } from '../../controls/FileKey';
+import { ValueField } from '../../controls/ValueField';
+import { worded } from './recipe-controls';
 
 const USE_WORDS = { facings: 'As they are', height: 'As a height' } as const;
 const OWN = 'own';
@@ -49,6 +52,14 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
     rim: relief.rimSha !== null,
     occlusion: relief.occlusionSha !== null,
     glow: glowSha !== null,
+  };
+  const compare = async () => {
+    const artwork = studio.scene.artworks[artworkId];
+    const asked = relief.normals && (await askOrientation(studio, artwork, relief.normals.sha));
+    // What was answered is for the map that was compared.
+    const { normals } = reliefOfArtwork(studio.scene, artworkId);
+    if (asked && normals && normals.sha === relief.normals?.sha)
+      set('Orientation', { normals: { ...normals, yUp: asked === 'up' } });
   };
   const drop = (kind: BroughtKind) => {
     const label = `Take the ${KIND_WORDS[kind]} away`;
@@ -108,8 +119,40 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
             words={['Y up', 'Y down']}
             onChange={(yUp) => set('Orientation', { normals: { ...relief.normals!, yUp } })}
           />
+          <div className="flex justify-end">
+            <Key
+              title="The art lit by either reading of green, side by side"
+              onClick={() => void compare().catch((thrown: unknown) => studio.say(wordsOf(thrown)))}
+            >
+              Compare Y up and down
+            </Key>
+          </div>
+          {relief.normals.use === 'height' && (
+            <SourceValue
+              label="Share"
+              value={relief.normals.share}
+              low={-4}
+              high={4}
+              step={0.05}
+              initial={1}
+              onCommit={(share) => set('Share of the normals', { normals: { ...relief.normals!, share } })}
+            />
+          )}
         </>
       )}
+      {relief.heights &&
+        (['lowPx', 'highPx'] as const).map((end) => (
+          <SourceValue
+            key={end}
+            label={end === 'lowPx' ? 'Black' : 'White'}
+            value={relief.heights![end]}
+            low={-LIMITS.reliefPx}
+            high={LIMITS.reliefPx}
+            step={0.5}
+            unit="px"
+            onCommit={(px) => set('Range of the heights', { heights: { ...relief.heights!, [end]: px } })}
+          />
+        ))}
       {isOutOfDate && (
         <div className="mt-1 flex items-center justify-between">
           <span className="text-signal">Made for other art</span>
@@ -124,6 +167,13 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
       )}
     </Column>
   );
+}
+
+type SourceValueProps = Omit<ComponentProps<typeof ValueField>, 'onPreview' | 'onCancel'>;
+
+/** A value that is taken when it is let go: the relief is made anew by it. */
+function SourceValue(props: SourceValueProps) {
+  return <ValueField {...props} onPreview={() => undefined} onCancel={() => undefined} />;
 }
 
 function Attach({ artworkId, kind }: { artworkId: string; kind: BroughtKind }) {
