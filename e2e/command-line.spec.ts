@@ -47,9 +47,18 @@ test('the command line makes reliefs; a broken file is named and does not stop t
       .split('\n')
       .map((line) => JSON.parse(line) as { art: string });
     expect(told.sort((a, b) => a.art.localeCompare(b.art))).toMatchObject([
-      { art: dome, maps: [join(out, 'dome_n.png')] },
+      {
+        art: dome,
+        maps: [join(out, 'dome_n.png')],
+        seen: expect.stringContaining('silhouette') as unknown as string,
+        chosen: expect.stringMatching(/^bevel of \d/) as unknown as string,
+      },
       { art: bad, fault: 'This is not a PNG file.' },
     ]);
+    // Without JSON it is said in words, and only where it was chosen here.
+    const { stderr } = await oilwick('relief', dome, '--out', out);
+    expect(stderr).toMatch(/dome\.png: .*silhouette.*: bevel of \d+ px/);
+    expect((await oilwick('relief', dome, '--out', out, '--recipe', recipe)).stderr).toBe('');
     const more = ['--also', 'height,rim,occlusion,glow', '--depth', '16', '--no-alpha', '--flat-padding'];
     await oilwick('relief', dome, '--out', join(out, 'more'), '--recipe', recipe, ...more);
     const header = (name: string) => inspectPng(readFileSync(join(out, 'more', name)));

@@ -25,7 +25,7 @@ import type { Rect } from '@/core/raster/rect';
 import { chooseRecipe, type ChosenRecipe } from '@/core/relief/choose-recipe';
 import { enlargedPlane, trueTimes } from '@/core/relief/frames';
 import { judgeOrientation, type OrientationEvidence } from '@/core/relief/orientation';
-import { litByReading } from '@/core/relief/readings';
+import { areAlike, litByReading } from '@/core/relief/readings';
 import type { ReliefJob } from '@/core/relief/job';
 import type { Cells } from '@/core/relief/recipe';
 import { reducedSource, reductionFor } from '@/core/relief/reduced';
@@ -62,6 +62,8 @@ export interface BothReadings {
   evidence: OrientationEvidence;
   up: Image;
   down: Image;
+  /** Whether nobody could tell them apart: the map leans neither up nor down. */
+  areAlike: boolean;
 }
 
 /** The parts of a relief as an overlay shows them. */
@@ -306,11 +308,10 @@ const work = {
   /** @param mostPx longer side of the two pictures */
   async readings(mapSha: string, artSha: string, mostPx: number): Promise<BothReadings> {
     const [map, art] = [await pictures.image(mapSha), await pictures.image(artSha)];
-    return {
-      evidence: judgeOrientation(map, silhouetteOf(art).inside),
-      up: litByReading(art, map, true, mostPx),
-      down: litByReading(art, map, false, mostPx),
-    };
+    const up = litByReading(art, map, true, mostPx);
+    const down = litByReading(art, map, false, mostPx);
+    const evidence = judgeOrientation(map, silhouetteOf(art).inside);
+    return { evidence, up, down, areAlike: areAlike(up, down) };
   },
 
   /** The files of one artwork's relief. */

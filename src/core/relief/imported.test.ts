@@ -4,6 +4,7 @@ import { emptyImage, type Image } from '../raster/image';
 import { judgeOrientation } from './orientation';
 import { recipeWith } from './recipe';
 import { pictureRelief, reliefMaps, reliefOf, type ReliefResult } from './relief-of';
+import { areAlike, litByReading } from './readings';
 import { remarksOn } from './remarks';
 import { changedFacings, changedHeights } from './returned';
 import { silhouetteOf } from './silhouette';
@@ -140,6 +141,37 @@ describe('orientation', () => {
     const evidence = judgeOrientation(flat, inside);
     expect(evidence.orientation).toBe('doubtful');
     expect(evidence.wrongLengths / evidence.pixels).toBeCloseTo(0.5, 1);
+  });
+});
+
+describe('both readings of a normal map', () => {
+  const made = pictureRelief(dome, bumpy);
+  const levelAt = ({ data, width }: Image, x: number, y: number) => data[4 * (y * width + x)];
+
+  it('show the art bright towards the light by the right one, and dark there by the other', () => {
+    for (const yUp of [true, false]) {
+      const right = litByReading(dome, mapOf(made, yUp), yUp, 512);
+      const wrong = litByReading(dome, mapOf(made, yUp), !yUp, 512);
+      expect([right.width, right.height]).toEqual([SIDE, SIDE]);
+      // Above the middle, and the same below it.
+      expect(levelAt(right, 24, 10)).toBeGreaterThan(levelAt(right, 24, 38) + 60);
+      expect(levelAt(wrong, 24, 38)).toBeGreaterThan(levelAt(wrong, 24, 10) + 60);
+      expect(right.data[3]).toBe(dome.data[3]);
+      expect(areAlike(right, wrong)).toBe(false);
+    }
+  });
+
+  it('look alike where nothing leans up or down', () => {
+    const flat = emptyImage(SIDE, SIDE);
+    for (let i = 0; i < SIDE * SIDE; i++) flat.data.set([128, 128, 255, 255], 4 * i);
+    expect(areAlike(litByReading(dome, flat, true, 512), litByReading(dome, flat, false, 512))).toBe(true);
+  });
+
+  it('of large art are sampled down, and a map of another size is refused with both', () => {
+    const small = litByReading(dome, mapOf(made, true), true, 20);
+    expect([small.width, small.height]).toEqual([20, 20]);
+    expect(levelAt(small, 10, 4)).toBeGreaterThan(levelAt(small, 10, 16) + 60);
+    expect(() => litByReading(dome, emptyImage(20, 10), true, 512)).toThrow(/20 x 10 .* 48 x 48/);
   });
 });
 

@@ -34,3 +34,11 @@ export function litByReading(art: Image, map: Image, yUp: boolean, mostPx: numbe
   }
   return out;
 }
+
+/** What the eye cannot tell apart, in steps of a channel. */
+const ALIKE_STEPS = 2;
+
+/** Whether two pictures of one size look the same. */
+export function areAlike(a: Image, b: Image): boolean {
+  return a.data.every((value, i) => Math.abs(value - b.data[i]) <= ALIKE_STEPS);
+}

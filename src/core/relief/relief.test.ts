@@ -102,6 +102,7 @@ describe('a recipe file', () => {
     const chosen = chooseRecipe(ink);
     expect(chosen.seen).toMatch(/pixel art .* outlined/);
     expect(chosen.recipe.body.regions).toBe('outlines');
+    expect(chosen.chosen).toMatch(/^bevel of \d+ px, each outlined part by itself and grain of \d/);
     const large = emptyImage(102, 102);
     for (let i = 0; i < 102 * 102; i++) {
       const from = 4 * (Math.floor(i / 102 / 3) * 34 + Math.floor((i % 102) / 3));
@@ -116,6 +117,9 @@ describe('a recipe file', () => {
     expect(
       chooseRecipe(shape(32, 32, (x, y) => (x - 16) ** 2 + (y - 16) ** 2 < 100, true)).recipe.body.kind,
     ).toBe('bevel');
-    expect(chooseRecipe(emptyImage(8, 8)).seen).toMatch(/clear/);
+    expect(chooseRecipe(emptyImage(8, 8))).toMatchObject({
+      seen: expect.stringContaining('clear') as string,
+      chosen: 'flat',
+    });
   });
 });

@@ -5,6 +5,7 @@ import type { OrientationEvidence } from '@/core/relief/orientation';
 import type { Artwork } from '@/core/scene/records/artwork';
 import type { Relief } from '@/core/scene/records/relief';
 import { change, type Edit } from '@/core/scene/edits';
+import type { Answer } from './questions';
 import { reliefEdit } from './relief-edits';
 import { api } from './server-api';
 import type { Studio } from './studio';
@@ -72,10 +73,11 @@ export async function attachMapTo(
   let found = '';
   if (kind === 'normals') {
     const evidence = await studio.workers.run((remote) => remote.judge(sha, artwork.imageSha));
-    const asked = evidence.orientation === 'doubtful' ? await askOrientation(studio, artwork, sha) : null;
-    const yUp = (asked ?? evidence.orientation) !== 'down';
-    fields.normals = { sha, yUp, use: 'facings', share: 1 };
-    found = ` (${asked ? `chosen as Y ${asked}` : orientationWords(evidence)})`;
+    const isDoubtful = evidence.orientation === 'doubtful';
+    const answer = isDoubtful ? await askOrientation(studio, artwork, sha) : evidence.orientation;
+    fields.normals = { sha, yUp: answer !== 'down', use: 'facings', share: 1 };
+    const isChosen = isDoubtful && (answer === 'up' || answer === 'down');
+    found = ` (${isChosen ? `chosen as Y ${answer}` : orientationWords(evidence)})`;
   } else if (kind === 'height')
     fields.heights = { sha, ...(look.depth === 16 ? HEIGHT_RANGE_16 : HEIGHT_RANGE_8) };
   else if (kind === 'rim') fields.rimSha = sha;
@@ -87,17 +89,16 @@ export async function attachMapTo(
 /** Longer side of the pictures that are compared. */
 const COMPARED_PX = 512;
 
-/** @returns which way a person says that the green points; null where they leave it */
+/** @returns which way a person says that the green points; "alike" without asking where both readings look the same */
 export async function askOrientation(
   studio: Studio,
   { name, imageSha }: Pick<Artwork, 'name' | 'imageSha'>,
   mapSha: string,
-): Promise<'up' | 'down' | null> {
-  const { up, down, evidence } = await studio.workers.run((remote) =>
+): Promise<Answer<'orientation'> | 'alike'> {
+  const { up, down, evidence, areAlike } = await studio.workers.run((remote) =>
     remote.readings(mapSha, imageSha, COMPARED_PX),
   );
-  const answer = await studio.ask('orientation', { name, up, down, found: evidenceWords(evidence) });
-  return answer === 'leave' ? null : answer;
+  return areAlike ? 'alike' : studio.ask('orientation', { name, up, down, found: evidenceWords(evidence) });
 }
 
 function transact(studio: Studio, label: string, edit: Edit | null): void {

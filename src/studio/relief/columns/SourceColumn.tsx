@@ -54,12 +54,14 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
     glow: glowSha !== null,
   };
   const compare = async () => {
-    const artwork = studio.scene.artworks[artworkId];
-    const asked = relief.normals && (await askOrientation(studio, artwork, relief.normals.sha));
+    const { normals } = relief;
+    if (!normals) return;
+    const answer = await askOrientation(studio, studio.scene.artworks[artworkId], normals.sha);
+    if (answer === 'alike') studio.say('Both readings look the same: the map leans neither up nor down.');
     // What was answered is for the map that was compared.
-    const { normals } = reliefOfArtwork(studio.scene, artworkId);
-    if (asked && normals && normals.sha === relief.normals?.sha)
-      set('Orientation', { normals: { ...normals, yUp: asked === 'up' } });
+    const now = reliefOfArtwork(studio.scene, artworkId).normals;
+    if ((answer === 'up' || answer === 'down') && now?.sha === normals.sha)
+      set('Orientation', { normals: { ...now, yUp: answer === 'up' } });
   };
   const drop = (kind: BroughtKind) => {
     const label = `Take the ${KIND_WORDS[kind]} away`;
