@@ -57,7 +57,7 @@ test('the command line makes reliefs; a broken file is named and does not stop t
     ]);
     // Without JSON it is said in words, and only where it was chosen here.
     const { stderr } = await oilwick('relief', dome, '--out', out);
-    expect(stderr).toMatch(/dome\.png: .*silhouette.*: bevel of \d+ px/);
+    expect(stderr).toMatch(/dome\.png: .*silhouette.*: bevel of [\d.]+ px/);
     expect((await oilwick('relief', dome, '--out', out, '--recipe', recipe)).stderr).toBe('');
     const more = ['--also', 'height,rim,occlusion,glow', '--depth', '16', '--no-alpha', '--flat-padding'];
     await oilwick('relief', dome, '--out', join(out, 'more'), '--recipe', recipe, ...more);

@@ -223,8 +223,8 @@ test('frames that are moved take tiles along; tiles of a frame that is deleted a
   await page.getByRole('link', { name: 'Art' }).click();
   await frames.nth(1).click();
   await page.getByRole('region', { name: 'Frame' }).getByRole('button', { name: 'Delete' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Frames of Sheet that are in use would be gone' });
-  await expect(dialog).toContainText('10 painted tiles would be empty.');
+  const dialog = page.getByRole('dialog', { name: 'Frames of Sheet are in use' });
+  await expect(dialog).toContainText('10 painted tiles of frames that go would be empty.');
   await page.keyboard.press('Escape');
   await expect(frames).toHaveCount(2);
 });

@@ -102,6 +102,19 @@ describe('what names frames', () => {
     expect(named(scene, artworkId)).toEqual([...row, ...row, 0, 0, 0, 1, 2]);
     expect(followed(start, [null, 0, 1, 2, 3, 4]).loss).toMatchObject({ cells: 2, sprites: 1 });
   });
+
+  it('is counted where two frames become one: the first keeps its outline and its places', () => {
+    const start = sceneOfFrames();
+    const before = start.scene.artworks[start.artworkId];
+    const merged = followed(start, [0, 1, 1, 2, 2, 2]);
+    const after = merged.scene.artworks[merged.artworkId];
+    const count = ({ brackets, occluders }: typeof before) =>
+      brackets[0].places.length + occluders[0].frames.length;
+    expect(merged.loss.outlines + merged.loss.brackets).toBe(count(before) - count(after));
+    expect(merged.loss.outlines + merged.loss.brackets).toBeGreaterThan(0);
+    const numbers = after.brackets[0].places.map(({ frame }) => frame);
+    expect(new Set(numbers).size).toBe(numbers.length);
+  });
 });
 
 describe('a new cut', () => {

@@ -12,7 +12,7 @@ export interface FrameLoss {
   cells: number;
   /** Sprites and flames that show it, and gobos: they would show the first frame. */
   sprites: number;
-  /** Outlines and places of brackets in that frame alone: they would be gone. */
+  /** Outlines and places of brackets in that frame alone, or in one that becomes another's: they would be gone. */
   outlines: number;
   brackets: number;
 }
@@ -31,12 +31,13 @@ export function followFrames(scene: SceneDocument, artworkId: string, moves: Fra
   const artwork = scene.artworks[artworkId];
   const inFrames = <T extends { frame: number }>(places: readonly T[], what: 'outlines' | 'brackets'): T[] =>
     places
-      .flatMap((place) => {
+      .reduce<T[]>((kept, place) => {
         const frame = moved(moves, place.frame);
-        if (frame === null) loss[what]++;
-        return frame === null ? [] : [{ ...place, frame }];
-      })
-      .filter((place, i, all) => all.findIndex(({ frame }) => frame === place.frame) === i)
+        // Of two frames that become one the first keeps what it has.
+        if (frame !== null && !kept.some((one) => one.frame === frame)) kept.push({ ...place, frame });
+        else loss[what]++;
+        return kept;
+      }, [])
       .sort((a, b) => a.frame - b.frame);
   const shown = (frame: number): number => {
     const to = moved(moves, frame);

@@ -5,8 +5,9 @@ import { useDesk, useScene, useStudio } from '../context';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { Notice } from '../controls/Notice';
 import { readColours } from '../surface/read-colours';
-import { ART_TOOL_WORDS, ART_VIEWS, ART_VIEW_WORDS } from '../store/art-bench';
-import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { HintLine, ReadoutLine } from '../surface/ViewLines';
+import { ART_VIEWS, ART_VIEW_WORDS } from '../store/art-bench';
+import { importPictures, tellReport } from '../store/import-pictures';
 import { ArtController } from './art-controller';
 import { ArtDesk } from './ArtDesk';
 import { artRows } from './art-list';
@@ -17,19 +18,21 @@ import { FrameStrip } from './FrameStrip';
 export function ArtBench() {
   const studio = useStudio();
   const wanted = useDesk((state) => state.artworkId);
-  const { tool, view, search, showBin } = useStore(studio.artBench);
+  const { view, search, showBin } = useStore(studio.artBench);
   const first = useScene(({ scene }) => artRows(scene, search, showBin)[0]?.id ?? null);
   const isThere = useScene(({ scene }) => wanted !== null && scene.artworks[wanted] !== undefined);
   const artworkId = isThere ? wanted : first;
   const box = useRef<HTMLDivElement>(null);
   const picture = useRef<HTMLCanvasElement>(null);
   const readout = useRef<HTMLParagraphElement>(null);
+  const hint = useRef<HTMLParagraphElement>(null);
   const [controller, setController] = useState<ArtController | null>(null);
   useEffect(() => {
     const made = new ArtController(studio, {
       box: box.current!,
       picture: picture.current!,
       readout: readout.current!,
+      hint: hint.current!,
       ...readColours(),
     });
     const closed = studio.opened(made);
@@ -43,7 +46,7 @@ export function ArtBench() {
 
   const bringIn = async (files: File[]) => {
     const report = await importPictures(studio, files);
-    studio.say(wordsOfReport(report));
+    tellReport(studio, report);
     const [brought] = report.artworkIds;
     if (brought) studio.desk.setState({ artworkId: brought });
   };
@@ -84,13 +87,8 @@ export function ArtBench() {
               </button>
             ))}
           </div>
-          <p className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden">
-            {artworkId === null ? 'Drop pictures here' : ART_TOOL_WORDS[tool].hint}
-          </p>
-          <p
-            ref={readout}
-            className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
-          />
+          <HintLine line={hint} />
+          <ReadoutLine line={readout} />
           <Notice />
         </div>
       </div>

@@ -2,9 +2,10 @@
 import { figureSize, frameAt, frameOf } from '@/core/art/frames';
 import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
 import type { OverlayColours } from '../surface/overlay';
+import { PointerHint } from '../surface/pointer-hint';
 import { Surface, type SurfaceOwner } from '../surface/surface';
 import { fitArt, zoomedAbout, zoomStep } from '../surface/view';
-import type { ArtBenchState } from '../store/art-bench';
+import { ART_TOOL_WORDS, type ArtBenchState } from '../store/art-bench';
 import { keepDrawn } from '../store/artwork-outlines';
 import type { OpenView } from '../store/open-view';
 import type { Studio } from '../store/studio';
@@ -16,6 +17,7 @@ export interface ArtElements {
   box: HTMLElement;
   picture: HTMLCanvasElement;
   readout: HTMLElement;
+  hint: HTMLElement;
   colours: OverlayColours;
   font: string;
 }
@@ -27,6 +29,7 @@ export class ArtController implements ArtHost, OpenView, SurfaceOwner {
   artworkId: string | null = null;
   private readonly pointer: ArtPointer;
   private readonly bitmaps = new ArtBitmaps();
+  private readonly hint: PointerHint;
   private shownNumber = -1;
 
   constructor(
@@ -36,6 +39,7 @@ export class ArtController implements ArtHost, OpenView, SurfaceOwner {
     this.surface = new Surface(elements.box, [elements.picture], this);
     this.touch = this.surface.touch;
     this.pointer = new ArtPointer(this);
+    this.hint = new PointerHint(this.surface, elements.hint);
     this.surface.until(
       studio.scenes.api.subscribe(this.touch),
       studio.artBench.subscribe((state, last) => {
@@ -134,6 +138,8 @@ export class ArtController implements ArtHost, OpenView, SurfaceOwner {
     context.fillStyle = '#0c0c0d';
     context.fillRect(0, 0, picture.width, picture.height);
     const { artwork, artworkId, place, bench } = this;
+    if (artwork) this.hint.tell(ART_TOOL_WORDS[bench.tool].hint, bench.tool !== 'select');
+    else this.hint.tell('Drop pictures here', false);
     readout.textContent = `${Math.round((place.zoom / this.surface.ratio) * 100)} %`;
     const pixels = artworkId === null ? null : this.studio.pictures.source(artworkId);
     if (!artwork || !pixels) return;

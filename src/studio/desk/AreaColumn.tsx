@@ -13,7 +13,7 @@ export function AreaColumn({ of }: { of: LookAdapter }) {
   const { isAmbient } = LIGHT_SCREENS[kind];
   const points = outlines.reduce((sum, outline) => sum + outline.length / 2, 0);
   return (
-    <Column title="Outline" aside={points > 0 && `${points} points`}>
+    <Column title="Outline" aside={of.differs('outlines') ? 'differs' : points > 0 && `${points} points`}>
       <Choice<Starter | 'none'>
         label="Begin with"
         value="none"

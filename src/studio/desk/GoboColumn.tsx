@@ -1,7 +1,7 @@
 'use client';
 import { figureSize, framesIn } from '@/core/art/frames';
 import { settingsOf } from '@/core/scene/document';
-import { type Gobo, newGobo } from '@/core/scene/records/light-look';
+import { type Gobo, type LightLook, newGobo } from '@/core/scene/records/light-look';
 import { Column } from '../controls/Column';
 import { Choice, Switch } from '../controls/small';
 import { ValueField, type ValueFieldProps } from '../controls/ValueField';
@@ -29,23 +29,26 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
     const { widthPx, heightPx } = figureSize(studio.scene.artworks[artworkId]);
     const scale = Math.max(1, Math.round((of.look.reachPx * 1.4) / Math.max(widthPx, heightPx)));
     const made = newGobo({ artworkId, widthPx: widthPx * scale, heightPx: heightPx * scale });
-    of.commit({ gobo: gobo ? { ...gobo, artworkId, frame: 0 } : made });
+    of.commit((look) => ({ gobo: look.gobo ? { ...look.gobo, artworkId, frame: 0 } : made }));
   };
+  const differs = (field: keyof Gobo) => of.all.some((look) => look.gobo?.[field] !== gobo?.[field]);
+  // Each keeps what it has of its own.
+  const given = (fields: Partial<Gobo>) => (look: LightLook) =>
+    look.gobo ? { gobo: { ...look.gobo, ...fields } } : {};
   const number = (
     field: 'widthPx' | 'heightPx' | 'fadePx' | 'frame' | 'speed',
     label: string,
     range: Pick<ValueFieldProps, 'low' | 'high' | 'digits' | 'whole' | 'unit' | 'logarithmic'>,
   ) => {
-    const held = (value: number) => ({ gobo: { ...gobo!, [field]: value } });
     return (
       <ValueField
         digits={0}
         {...range}
         label={of.mark('gobo', label)}
         value={gobo![field]}
-        differs={of.differs('gobo')}
-        onPreview={(value) => of.preview(held(value))}
-        onCommit={(value) => of.commit(held(value))}
+        differs={differs(field)}
+        onPreview={(value) => of.preview(given({ [field]: value }))}
+        onCommit={(value) => of.commit(given({ [field]: value }))}
         onCancel={of.cancel}
       />
     );
@@ -55,7 +58,8 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
       label={label}
       on={gobo![field]}
       words={words}
-      onChange={(on) => of.commit({ gobo: { ...gobo!, [field]: on } })}
+      differs={differs(field)}
+      onChange={(on) => of.commit(given({ [field]: on }))}
     />
   );
   return (
@@ -63,6 +67,7 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
       <Choice
         label={of.mark('gobo', 'Picture')}
         value={gobo?.artworkId ?? ''}
+        differs={differs('artworkId')}
         options={[['', figure.gobo ? 'Choose an artwork' : 'None'], ...artworks]}
         onChange={choose}
       />

@@ -62,7 +62,11 @@ export function LookColumns({ of }: { of: LookAdapter }) {
       <FigureColumns names={columns} of={of} />
       {!isAmbient && <ShadowColumn of={of} />}
       {falls && (
-        <Column title="Falloff" wide={curve === 'drawn'}>
+        <Column
+          title="Falloff"
+          wide={curve === 'drawn'}
+          aside={curve === 'drawn' && of.differs('drawnCurve') && 'differs'}
+        >
           <LookChoice of={of} field="curve" label="Curve" words={CURVE_WORDS} />
           <LookNumber
             of={of}

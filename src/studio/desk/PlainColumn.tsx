@@ -10,9 +10,11 @@ import { useScene, useStudio } from '../context';
 /** What a flat is: its colour and its size. */
 export function PlainColumn({ ids }: { ids: string[] }) {
   const studio = useStudio();
-  const plain = useScene(({ scene }) => scene.sprites[ids[0]]?.plain ?? null);
+  const all = useScene(({ scene }) => ids.flatMap((id) => scene.sprites[id]?.plain ?? []));
+  const plain = all.at(0);
   const gesture = useGesture(studio, 'Change a flat');
   if (!plain) return null;
+  const differs = (field: keyof PlainArt) => all.some((one) => one[field] !== plain[field]);
   const edits = (fields: Partial<PlainArt>) =>
     ids.flatMap((id) => {
       const { kept } = studio.scenes;
@@ -29,6 +31,7 @@ export function PlainColumn({ ids }: { ids: string[] }) {
       <ColourField
         label="Colour"
         value={plain.colour}
+        differs={differs('colour')}
         onPreview={(colour) => preview({ colour })}
         onCommit={(colour) => commit({ colour })}
       />
@@ -37,6 +40,7 @@ export function PlainColumn({ ids }: { ids: string[] }) {
           key={field}
           label={field === 'widthPx' ? 'Wide' : 'High'}
           value={plain[field]}
+          differs={differs(field)}
           low={1}
           high={1024}
           whole

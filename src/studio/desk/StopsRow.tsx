@@ -78,6 +78,7 @@ export function StopsRow({ of }: { of: LookAdapter }) {
             />
           ))}
         </div>
+        {of.differs('stops') && <span className="ml-1 text-ash">differs</span>}
         {chosen !== null && stops[chosen] && (
           <input
             type="color"

@@ -8,19 +8,21 @@ import { lookOf } from '@/core/scene/looks';
 import type { Lamp } from '@/core/scene/records/lamp';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';
-import { overrideEdits, partOf } from '../store/lamp-edits';
+import { type Given, overrideEdits, partOf } from '../store/lamp-edits';
 
 export interface LookAdapter {
   /** Of the first of them. */
   look: LightLook;
+  /** Of all of them. */
+  all: readonly LightLook[];
   /** Where a double click leads a value back to. */
   base: LightLook;
   /** Whether several are picked that are not the same in a field. */
   differs(field: keyof LightLook): boolean;
   /** A label, with a star where a lamp has a value of its own. */
   mark(field: keyof LightLook, label: string): string;
-  preview(fields: Partial<LightLook>): void;
-  commit(fields: Partial<LightLook>): void;
+  preview(given: Given<LightLook>): void;
+  commit(given: Given<LightLook>): void;
   cancel(): void;
 }
 
@@ -29,16 +31,21 @@ export function useLightLooks(ids: readonly string[]): LookAdapter {
   const studio = useStudio();
   const lights = useScene(({ scene }) => ids.flatMap((id) => scene.lights[id] ?? []));
   const gesture = useGesture(studio, 'Change a light');
-  const edits = (fields: Partial<LightLook>) =>
-    ids.flatMap((id) => change(studio.scenes.kept, 'lights', id, fields) ?? []);
+  const edits = (given: Given<LightLook>) =>
+    ids.flatMap((id) => {
+      const { kept } = studio.scenes;
+      const own = kept.lights[id];
+      return own ? (change(kept, 'lights', id, typeof given === 'function' ? given(own) : given) ?? []) : [];
+    });
   const look = lights[0] ?? NEW_LOOK;
   return {
     look,
+    all: lights,
     base: NEW_LOOK,
     differs: (field) => lights.some((light) => !sameValue(light[field], look[field])),
     mark: (_, label) => label,
-    preview: (fields) => gesture.preview(edits(fields)),
-    commit: (fields) => gesture.commit(edits(fields)),
+    preview: (given) => gesture.preview(edits(given)),
+    commit: (given) => gesture.commit(edits(given)),
     cancel: gesture.cancel,
   };
 }
@@ -52,15 +59,19 @@ export function useOverride<T extends { id: string }>(ids: readonly string[], pa
   );
   const own = useScene(({ scene }) => Object.keys(scene.lamps[ids[0]]?.overrides[part.id] ?? {}));
   const all = useScene(({ scene }) =>
-    ids.flatMap((id) => (scene.lamps[id] ? (shownPart(scene, scene.lamps[id], part.id) ?? []) : [])),
+    ids.flatMap((id) => {
+      const shown = scene.lamps[id] && shownPart(scene, scene.lamps[id], part.id);
+      return shown ? [shown as unknown as T] : [];
+    }),
   );
-  const edits = (fields: Partial<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, fields);
+  const edits = (given: Given<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, given);
   return {
     base,
-    differs: (field: keyof T) => all.some((one) => !sameValue((one as unknown as T)[field], part[field])),
+    all,
+    differs: (field: keyof T) => all.some((one) => !sameValue(one[field], part[field])),
     mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
-    preview: (fields: Partial<T>) => gesture.preview(edits(fields)),
-    commit: (fields: Partial<T>) => gesture.commit(edits(fields)),
+    preview: (given: Given<T>) => gesture.preview(edits(given)),
+    commit: (given: Given<T>) => gesture.commit(edits(given)),
     cancel: gesture.cancel,
   };
 }

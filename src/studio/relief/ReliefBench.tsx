@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
-import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import { reliefJobOf } from '@/core/scene/relief-job';
@@ -8,9 +7,9 @@ import { plainJob } from '@/core/relief/job';
 import { useDesk, useScene, useStudio } from '../context';
 import { Notice } from '../controls/Notice';
 import { readColours } from '../surface/read-colours';
-import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { HintLine, ReadoutLine } from '../surface/ViewLines';
+import { importPictures, tellReport } from '../store/import-pictures';
 import { setRecipe } from '../store/relief-edits';
-import { RELIEF_TOOL_WORDS } from '../store/relief-bench';
 import { usePalette } from './columns/SwatchColumn';
 import { ContactSheet } from './ContactSheet';
 import { Ball, FACING_EVENT } from './FacingBall';
@@ -44,6 +43,7 @@ export function ReliefBench() {
   const picture = useRef<HTMLCanvasElement>(null);
   const marks = useRef<HTMLCanvasElement>(null);
   const readout = useRef<HTMLParagraphElement>(null);
+  const hint = useRef<HTMLParagraphElement>(null);
   const [controller, setController] = useState<ReliefController | null>(null);
 
   useEffect(() => {
@@ -52,6 +52,7 @@ export function ReliefBench() {
       picture: picture.current!,
       marks: marks.current!,
       readout: readout.current!,
+      hint: hint.current!,
       ...readColours(),
     });
     made.onFacing = (facing) => window.dispatchEvent(new CustomEvent(FACING_EVENT, { detail: facing }));
@@ -91,7 +92,7 @@ export function ReliefBench() {
   };
   const bringIn = async (files: File[]) => {
     const report = await importPictures(studio, files);
-    studio.say(wordsOfReport(report));
+    tellReport(studio, report);
     const [first] = report.artworkIds;
     if (first) studio.desk.setState({ artworkId: first });
   };
@@ -123,11 +124,8 @@ export function ReliefBench() {
           />
           <ViewBar artworkId={artworkId} bareIds={bareIds} />
           {artworkId !== null && <FaultLine artworkId={artworkId} />}
-          <Hint hasArt={artworkId !== null} />
-          <p
-            ref={readout}
-            className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
-          />
+          <HintLine line={hint} />
+          <ReadoutLine line={readout} />
           <div className="absolute right-4 bottom-8" title="The normal of the art under the pointer">
             <Ball sizePx={52} />
           </div>
@@ -161,16 +159,6 @@ function jobOr(studio: ReturnType<typeof useStudio>, artworkId: string) {
     studio.say(wordsOf(thrown));
     return null;
   }
-}
-
-function Hint({ hasArt }: { hasArt: boolean }) {
-  const studio = useStudio();
-  const tool = useStore(studio.reliefBench, (state) => state.tool);
-  return (
-    <p className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden">
-      {hasArt ? RELIEF_TOOL_WORDS[tool].hint : 'Drop PNG files here; each gets a relief to begin with'}
-    </p>
-  );
 }
 
 function EmptyDesk({ onFiles }: { onFiles(files: File[]): void }) {

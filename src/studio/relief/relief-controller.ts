@@ -6,6 +6,7 @@ import type { Artwork } from '@/core/scene/records/artwork';
 import type { ReliefAnswer } from '@/workers/relief-answer';
 import type { ReliefPatch } from '@/workers/relief-desk';
 import {
+  RELIEF_TOOL_WORDS,
   SIDE_WORDS,
   VIEW_WORDS,
   type ReliefBenchState,
@@ -16,6 +17,7 @@ import type { OpenView } from '../store/open-view';
 import type { Studio } from '../store/studio';
 import { BrushDrawing, isBrush } from '../tools/relief-tools';
 import type { OverlayColours } from '../surface/overlay';
+import { PointerHint } from '../surface/pointer-hint';
 import { Surface, type SurfaceOwner } from '../surface/surface';
 import { fitArt, zoomedAbout, zoomStep } from '../surface/view';
 import { PartsOverlay } from './parts-overlay';
@@ -33,6 +35,7 @@ export interface ReliefElements {
   picture: HTMLCanvasElement;
   marks: HTMLCanvasElement;
   readout: HTMLElement;
+  hint: HTMLElement;
   colours: OverlayColours;
   font: string;
 }
@@ -48,6 +51,7 @@ export class ReliefController implements PointerHost, OpenView, SurfaceOwner {
   lampPlace = { x: 0, y: 0 };
   artworkId: string | null = null;
   private readonly pointer: ReliefPointer;
+  private readonly hint: PointerHint;
   private readonly parts: PartsOverlay;
   readonly touch: () => void;
   private took = 0;
@@ -67,6 +71,7 @@ export class ReliefController implements PointerHost, OpenView, SurfaceOwner {
     this.parts = new PartsOverlay(studio, this.touch);
     this.screen = new ReliefScreen(picture, this.touch);
     this.pointer = new ReliefPointer(this);
+    this.hint = new PointerHint(this.surface, elements.hint);
     this.surface.until(
       studio.scenes.api.subscribe(this.touch),
       studio.reliefBench.subscribe(this.touch),
@@ -222,9 +227,16 @@ export class ReliefController implements PointerHost, OpenView, SurfaceOwner {
       return;
     }
     this.drawMarks();
+    this.tellHint();
     const percent = Math.round((this.place.zoom / this.surface.ratio) * 100);
     const relief = this.took > 0 ? `  relief ${this.took.toFixed(0)} ms` : '';
     this.elements.readout.textContent = `${percent} %  ${(performance.now() - start).toFixed(1)} ms${relief}`;
+  }
+
+  private tellHint(): void {
+    const { tool } = this.bench;
+    if (this.artwork) this.hint.tell(RELIEF_TOOL_WORDS[tool].hint, tool !== 'lamp');
+    else this.hint.tell('Drop PNG files here; each gets a relief to begin with', false);
   }
 
   private drawPicture(): void {

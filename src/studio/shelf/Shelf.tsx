@@ -5,7 +5,7 @@ import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 import { FramePicture } from '../controls/FramePicture';
 import { useDesk, useScene, useStudio } from '../context';
 import { binArtworks, deleteLuminaire } from '../store/delete-shared';
-import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { importPictures, tellReport } from '../store/import-pictures';
 
 /** What is dragged from the shelf to the stage, by its kind. */
 export const DRAGGED_ARTWORK = 'application/x-oilwick-artwork';
@@ -22,7 +22,7 @@ export function Shelf() {
   const artworkId = useDesk((state) => state.artworkId);
   const luminaireId = useDesk((state) => state.luminaireId);
   const bringIn = async (files: File[]) => {
-    studio.say(wordsOfReport(await importPictures(studio, files)));
+    tellReport(studio, await importPictures(studio, files));
   };
   const chosen = tab === 'artworks' ? artworkId : luminaireId;
   const deleteChosen = async () => {

@@ -79,14 +79,25 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
     leaving: 'leave',
   },
   frames: {
-    title: ({ name }) => `Frames of ${name} that are in use would be gone`,
-    body: ({ loss }) => (
+    title: ({ name }) => `Frames of ${name} are in use`,
+    body: ({ loss, scenes }) => (
       <ul className="text-ash">
-        {loss.cells > 0 && <li>{counted(loss.cells, 'painted tile')} would be empty.</li>}
-        {loss.sprites > 0 && <li>{counted(loss.sprites, 'sprite')} would show the first frame.</li>}
-        {loss.outlines > 0 && <li>{counted(loss.outlines, 'outline')} of such frames would be deleted.</li>}
+        {loss.cells > 0 && <li>{counted(loss.cells, 'painted tile')} of frames that go would be empty.</li>}
+        {loss.sprites > 0 && (
+          <li>{counted(loss.sprites, 'sprite')} would show the first frame instead of one that goes.</li>
+        )}
+        {loss.outlines > 0 && (
+          <li>{counted(loss.outlines, 'outline')} of frames that go would be deleted.</li>
+        )}
         {loss.brackets > 0 && (
-          <li>{counted(loss.brackets, 'place')} of brackets in such frames would be deleted.</li>
+          <li>{counted(loss.brackets, 'place')} of brackets in frames that go would be deleted.</li>
+        )}
+        {scenes.length > 0 && (
+          <li>
+            {scenes.slice(0, NAMED).join(', ')}
+            {scenes.length > NAMED && ` and ${scenes.length - NAMED} more scenes`}: sprites, tiles and gobos
+            there keep the numbers of their frames, and may show another picture.
+          </li>
         )}
       </ul>
     ),

@@ -5,18 +5,17 @@ import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
-import { importPictures, wordsOfReport } from '../store/import-pictures';
+import { importPictures, tellReport } from '../store/import-pictures';
 import { putSvg } from '../store/occluder-edits';
 import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
 import type { Studio } from '../store/studio';
 import { placeBeside } from '../tools/place-beside';
 import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from '../surface/read-colours';
+import { HintLine, ReadoutLine } from '../surface/ViewLines';
 import { StageView } from './stage-view';
 import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
-
-/** Sprites of files that were dropped together stand this far apart. */
 
 export function Stage() {
   const studio = useStudio();
@@ -78,7 +77,7 @@ export function Stage() {
       if (answer === 'planes') layersAsPlanes(studio, layers);
       else if (answer === 'figure') layersAsFigure(studio, layers, x, y);
     }
-    studio.say(wordsOfReport(report));
+    tellReport(studio, report);
   };
 
   return (
@@ -100,14 +99,8 @@ export function Stage() {
       {isEmpty && !isBringing && tool === 'pick' && (
         <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />
       )}
-      <p
-        ref={hint}
-        className="pointer-events-none absolute bottom-2 left-4 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
-      />
-      <p
-        ref={readout}
-        className="figure pointer-events-none absolute right-4 bottom-2 bg-mark-ground/75 px-1 text-mark-line empty:hidden"
-      />
+      <HintLine line={hint} />
+      <ReadoutLine line={readout} />
       <Notice />
       {shelfOpen && <Shelf />}
     </div>

@@ -1,4 +1,4 @@
-/** The figures in the stage's corner, the tool's line of help, and what lights cost. */
+/** The figures in the stage's corner, and what lights cost. */
 import { costOf } from '@/core/light/cost';
 import type { Moment } from '@/core/moment/moment';
 import { clockText } from '@/core/time/cues';
@@ -9,26 +9,21 @@ import type { Surface } from '../surface/surface';
 /** Costs are told at most this often. */
 const COUNT_MS = 250;
 
-export interface ReadoutElements {
-  readout: HTMLElement;
-  hint: HTMLElement;
-}
-
 export class StageReadout {
   private lastCount = 0;
 
   constructor(
     private readonly studio: Studio,
     private readonly surface: Surface,
-    private readonly elements: ReadoutElements,
+    private readonly element: HTMLElement,
   ) {}
 
   /**
    * @param drawn what was drawn; null where nothing was
    * @param ms how long it took
    */
-  tell(drawn: Moment | null, ms: number, hint: string): void {
-    const { studio, surface, elements } = this;
+  tell(drawn: Moment | null, ms: number): void {
+    const { studio, surface, element } = this;
     const now = performance.now();
     if (drawn && now - this.lastCount >= COUNT_MS) {
       this.lastCount = now;
@@ -37,8 +32,7 @@ export class StageReadout {
     const { zoom, clockHours } = studio.live.getState();
     const percent = Math.round((zoom / surface.ratio) * 100);
     const costs = costWords(studio.costs.getState());
-    elements.readout.textContent = `${clockText(clockHours)}  ${percent} %  ${ms.toFixed(1)} ms  ${costs}`;
-    elements.hint.textContent = hint;
+    element.textContent = `${clockText(clockHours)}  ${percent} %  ${ms.toFixed(1)} ms  ${costs}`;
     surface.top.ariaBusy = String(!studio.pictures.isComplete);
   }
 }

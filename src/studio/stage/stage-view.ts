@@ -6,6 +6,7 @@ import type { Image } from '@/core/raster/image';
 import type { ToolName } from '../store/desk-store';
 import type { DrawnFrame, OpenStage } from '../store/open-view';
 import type { Studio } from '../store/studio';
+import { PointerHint } from '../surface/pointer-hint';
 import { Surface, type SurfaceOwner } from '../surface/surface';
 import { fitGate } from '../surface/view';
 import { allTools } from '../tools/all-tools';
@@ -16,12 +17,14 @@ import { StageOverlay, type OverlayLook } from './stage-overlay';
 import { StagePace } from './stage-pace';
 import { StagePicture } from './stage-picture';
 import { StagePointer } from './stage-pointer';
-import { StageReadout, type ReadoutElements } from './stage-readout';
+import { StageReadout } from './stage-readout';
 
-export interface StageElements extends OverlayLook, ReadoutElements {
+export interface StageElements extends OverlayLook {
   box: HTMLElement;
   picture: HTMLCanvasElement;
   marks: HTMLCanvasElement;
+  readout: HTMLElement;
+  hint: HTMLElement;
 }
 
 export class StageView implements OpenStage, SurfaceOwner {
@@ -33,13 +36,14 @@ export class StageView implements OpenStage, SurfaceOwner {
   private readonly pointer: StagePointer;
   private readonly pace: StagePace;
   private readonly readout: StageReadout;
+  private readonly hint: PointerHint;
   private lastTool: ToolName = 'pick';
 
   constructor(
     private readonly studio: Studio,
     elements: StageElements,
   ) {
-    const { box, picture, marks } = elements;
+    const { box, picture, marks, readout, hint } = elements;
     this.surface = new Surface(box, [picture, marks], this);
     const { surface } = this;
     this.tools = allTools(studio);
@@ -48,7 +52,8 @@ export class StageView implements OpenStage, SurfaceOwner {
     this.overlay = new StageOverlay(studio, surface, this.picture, this.mini, elements);
     this.pointer = new StagePointer(studio, surface, this.mini, () => this.tool);
     this.pace = new StagePace(studio);
-    this.readout = new StageReadout(studio, surface, elements);
+    this.readout = new StageReadout(studio, surface, readout);
+    this.hint = new PointerHint(surface, hint);
     const { touch } = surface;
     surface.until(
       studio.scenes.api.subscribe(touch),
@@ -119,7 +124,8 @@ export class StageView implements OpenStage, SurfaceOwner {
     const drawn = this.picture.draw();
     this.overlay.draw(this.tool, this.pointer.nearPx);
     const ms = this.picture.renderer?.clock.ms ?? performance.now() - start;
-    this.readout.tell(drawn, ms, this.tool.hint());
+    this.readout.tell(drawn, ms);
+    this.hint.tell(this.tool.hint(), this.studio.desk.getState().tool !== 'pick');
   }
 
   private get tool(): Tool {

@@ -9,6 +9,7 @@ import type { Artwork, ArtworkFrame, Bracket, BracketPlace } from '@/core/scene/
 import { change } from '@/core/scene/edits';
 import { followFrames } from '@/core/scene/frame-follow';
 import { freshId, type Studio } from './studio';
+import { usersOf } from './users-of';
 
 export function setArtwork(studio: Studio, label: string, id: string, fields: Partial<Artwork>): void {
   studio.set(label, 'artworks', id, fields);
@@ -57,7 +58,8 @@ export async function uncutArtwork(studio: Studio, id: string): Promise<void> {
 }
 
 /**
- * Changes the frames of an artwork, and takes along what names them by their numbers; what cannot follow is asked about.
+ * Changes the frames of an artwork, and takes along what names them by their numbers in this scene. What cannot follow is
+ * asked about: what names a frame that goes, and other scenes that show the artwork.
  * @returns whether they were changed
  */
 async function reframe(
@@ -70,7 +72,10 @@ async function reframe(
   const { name } = studio.scene.artworks[id];
   const { loss } = followFrames(studio.scene, id, moves);
   const isLossy = loss.cells + loss.sprites + loss.outlines + loss.brackets > 0;
-  if (isLossy && (await studio.ask('frames', { name, loss })) === 'keep') return false;
+  const isMoved = moves.some((to, from) => to !== from);
+  const { scenes } = isMoved ? await usersOf(studio, 'artworks', id) : { scenes: [] };
+  if ((isLossy || scenes.length > 0) && (await studio.ask('frames', { name, loss, scenes })) === 'keep')
+    return false;
   // Somebody else may have changed it meanwhile.
   const artwork = studio.scene.artworks[id];
   if (!artwork) return false;

@@ -1,11 +1,8 @@
 /** Deletes what the scenes of a project share: an artwork goes to the bin first; what is used elsewhere is asked about. */
 import { change } from '@/core/scene/edits';
-import { usesOf } from '@/core/scene/references';
 import { deleteEdits } from './delete-edits';
-import { api } from './server-api';
 import type { Studio } from './studio';
-
-export type Shared = 'artworks' | 'luminaires';
+import { usersOf } from './users-of';
 
 /** Puts artworks into the bin, with all that is made of them where it is, and says where that is. */
 export async function binArtworks(studio: Studio, ids: readonly string[]): Promise<void> {
@@ -50,16 +47,4 @@ export async function deleteLuminaire(studio: Studio, id: string): Promise<boole
     edits: deleteEdits(studio, [{ collection: 'luminaires', id }]),
   });
   return true;
-}
-
-/** How many things of this scene use it, and the names of the other scenes that do; none where the server is away: nobody knows then. */
-async function usersOf(
-  studio: Studio,
-  collection: Shared,
-  id: string,
-): Promise<{ here: number; scenes: string[] }> {
-  const { projectId, id: ownId } = studio.info;
-  const here = usesOf(studio.scene, collection, id).length;
-  const { scenes } = await api.uses(projectId, collection, id).catch(() => ({ scenes: [] }));
-  return { here, scenes: scenes.filter((scene) => scene.id !== ownId).map(({ name }) => name) };
 }

@@ -71,7 +71,10 @@ export interface DeskState {
   wipe: Wipe;
   /** An ambient light tried out at this hour, not yet recorded in a cue. */
   trial: { colour: string; level: number } | null;
+  /** What stays until it is closed. */
   notice: string | null;
+  /** What is worth knowing, and goes by itself. */
+  mention: string | null;
   /** What waits for somebody to decide. */
   question: Question | null;
   /** What can be done by one press with what just came in. */
@@ -104,6 +107,7 @@ export function createDesk(bench: Bench) {
     wipe: 'none',
     trial: null,
     notice: null,
+    mention: null,
     question: null,
     offers: [],
     bringing: null,

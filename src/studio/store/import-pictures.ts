@@ -225,28 +225,32 @@ async function bringArt(
     report.layers.push({ painting: plainName(file.split(', layer ')[0]), artworkId: id, ...layer, ...place });
 }
 
-/** What is to be said after an import, or null where there is nothing. */
-export function wordsOfReport({ attached, refused, replacedIds, looks }: ImportReport): string | null {
-  const lines = reliefLines([...looks.values()]);
+/** Says what became of an import: what asks for attention stays, what was chosen for new art goes by itself. */
+export function tellReport(
+  studio: Pick<Studio, 'say' | 'mention'>,
+  { attached, refused, replacedIds, looks }: ImportReport,
+): void {
+  const lines = [];
   if (replacedIds.length > 0) lines.push(`Art exchanged: ${replacedIds.length}; recipes and strokes stay.`);
   if (attached.length > 0) lines.push(`Attached: ${attached.join('; ')}.`);
   if (refused.length > 0) lines.push(`Not taken: ${refused.join(' — ')}`);
-  return lines.length === 0 ? null : lines.join(' ');
+  studio.say(lines.length === 0 ? null : lines.join(' '));
+  studio.mention(reliefLine([...looks.values()]));
 }
 
 /** Of so many kinds of new art it is said what their reliefs are made by. */
 const MOST_RELIEFS_SAID = 3;
 
-/** What was chosen for the reliefs of new art, and for what reason: once for all that are alike. */
-function reliefLines(looks: readonly Pick<FirstLook, 'seen' | 'chosen'>[]): string[] {
+/** What was chosen for the reliefs of new art, and for what reason, once for all that are alike; null without any. */
+function reliefLine(looks: readonly Pick<FirstLook, 'seen' | 'chosen'>[]): string | null {
   const counts = new Map<string, number>();
   for (const { seen, chosen } of looks) {
     const line = `${chosen} (${seen})`;
     counts.set(line, (counts.get(line) ?? 0) + 1);
   }
   const told = [...counts].slice(0, MOST_RELIEFS_SAID);
-  if (told.length === 0) return [];
+  if (told.length === 0) return null;
   const isAll = told.length === counts.size;
   const words = told.map(([line, count]) => (looks.length === 1 ? line : `${count} × ${line}`)).join('; ');
-  return [`Relief chosen: ${words}${isAll ? '' : '; and others'}.`];
+  return `Relief chosen: ${words}${isAll ? '' : '; and others'}.`;
 }

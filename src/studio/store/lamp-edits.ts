@@ -117,19 +117,22 @@ export function takeApart(studio: Studio, lampId: string): void {
 }
 
 type PartFields = Partial<LightPart> | Partial<FlamePart>;
+/** Fields for all, or those that each is given by what it shows now. */
+export type Given<T> = Partial<T> | ((shown: T) => Partial<T>);
 
 /** The edits that give parts of lamps values of their own; a value that is the luminaire's is no override any more. */
 export function overrideEdits(
   scene: SceneDocument,
   lampIds: readonly string[],
   partId: string,
-  fields: PartFields,
+  given: PartFields | ((shown: never) => PartFields),
 ): Edit[] {
   return lampIds.flatMap((id) => {
     const lamp = scene.lamps[id];
     const part = partOf(scene, lamp, partId) as unknown as Fields | undefined;
     if (!part) return [];
     const own: Fields = { ...(lamp.overrides[partId] as Fields | undefined) };
+    const fields = typeof given === 'function' ? given({ ...part, ...own } as never) : given;
     for (const [field, value] of Object.entries(fields)) {
       if (sameValue(value, part[field])) delete own[field];
       else own[field] = value;

@@ -18,8 +18,11 @@ interface Questions {
     tells: { name: string; up: Image; down: Image; found: string };
     answers: 'up' | 'down' | 'leave';
   };
-  /** Frames are to go that something names by their numbers. */
-  frames: { tells: { name: string; loss: FrameLoss }; answers: 'change' | 'keep' };
+  /** Frames are to move or go that something names by their numbers, here or in other scenes, given by their names. */
+  frames: {
+    tells: { name: string; loss: FrameLoss; scenes: readonly string[] };
+    answers: 'change' | 'keep';
+  };
   /** The bin is to be emptied; what of it is still shown is named. */
   bin: {
     tells: { count: number; used: readonly { name: string; scenes: readonly string[] }[] };

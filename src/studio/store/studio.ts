@@ -233,6 +233,11 @@ export class Studio {
     this.desk.setState({ notice });
   }
 
+  /** Says what is worth knowing but asks for nothing: it goes by itself. */
+  mention(mention: string | null): void {
+    this.desk.setState({ mention });
+  }
+
   /** What lasts only while looking, for one side of the wipe. */
   passing(side: WipeSide): Passing {
     return passingOf(this.desk.getState(), this.live.getState(), this.ambient().level, side);

@@ -46,6 +46,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     ambient: () => ({ colour: '#ffffff', level: scenes.state.scene.settings.scene.ambientLevel }),
     planeId: () => desk.getState().planeId ?? '',
     say: (notice: string | null) => desk.setState({ notice }),
+    mention: (mention: string | null) => desk.setState({ mention }),
   };
   return fake as unknown as Studio;
 }
