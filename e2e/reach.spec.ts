@@ -7,6 +7,7 @@ import { newGobo, NEW_LOOK } from '../src/core/scene/records/light-look';
 import { newLightPart } from '../src/core/scene/records/luminaire';
 import { newOccluder } from '../src/core/scene/records/occluder';
 import { newTileGrid } from '../src/core/scene/records/plane';
+import { newSprite } from '../src/core/scene/records/sprite';
 import { cellOf } from '../src/core/art/tiles';
 import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
 import { BLACK, RED, WHITE, art, bright, lamp, lampScene, lamplight, man, standing } from './scenes';
@@ -227,6 +228,120 @@ test('frames that are moved take tiles along; tiles of a frame that is deleted a
   await expect(dialog).toContainText('10 painted tiles of frames that go would be empty.');
   await page.keyboard.press('Escape');
   await expect(frames).toHaveCount(2);
+});
+
+test('before frames move that other scenes show, those are named', async ({ page }) => {
+  const scene = bright();
+  scene.artworks.sheet = sheet();
+  scene.sprites.flag = newSprite({
+    ...{ name: 'Flag', planeId: 'plane-middle', order: 'a', artworkId: 'sheet' },
+    ...{ x: 240, y: 135, frame: 1, playing: false },
+  });
+  const { sceneId } = await openDocument(page, scene, { sheet: twoFrames() });
+  await page.request.post(`/api/scenes/${sceneId}/copies`, {
+    data: { name: 'Night' },
+    headers: { origin: new URL(process.env.OILWICK_TEST_URL!).origin },
+  });
+  await page.getByRole('link', { name: 'Art' }).click();
+  const frames = page.getByLabel('Frame strip').getByRole('button', { name: /^Frame \d/ });
+  const dialog = page.getByRole('dialog', { name: 'Frames of Sheet are in use' });
+  await frames.nth(1).dragTo(frames.nth(0));
+  await expect(dialog).toContainText('Night: sprites, tiles and gobos there keep the numbers');
+  await dialog.getByRole('button', { name: 'Leave them' }).click();
+  await expect(frames.nth(0)).toHaveAccessibleName(/White/);
+  await frames.nth(1).dragTo(frames.nth(0));
+  await dialog.getByRole('button', { name: 'Change the frames' }).click();
+  await expect(frames.nth(0)).toHaveAccessibleName(/Black/);
+});
+
+test('several lights and flats say in which fields they differ, and keep the others when one is set', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.artworks.sheet = sheet();
+  scene.artworks.disc = art('Disc', 20, 20);
+  const light = { ...scene.lights.l, locked: false };
+  const gobo = { heightPx: 40, fadePx: 3 };
+  scene.lights = {
+    a: {
+      ...{ ...light, name: 'A', x: 120, y: 135 },
+      gobo: newGobo({ ...gobo, artworkId: 'sheet', widthPx: 100 }),
+      stops: [{ at: 0.5, colour: '#ff0000' }],
+    },
+    b: {
+      ...{ ...light, name: 'B', x: 360, y: 135 },
+      gobo: newGobo({ ...gobo, artworkId: 'disc', widthPx: 60 }),
+    },
+  };
+  const flat = { planeId: 'plane-middle', artworkId: null, y: 60 };
+  scene.sprites = {
+    f: newSprite({
+      ...{ ...flat, name: 'F', order: 'a', x: 200 },
+      plain: { colour: '#206040', widthPx: 20, heightPx: 20 },
+    }),
+    g: newSprite({
+      ...{ ...flat, name: 'G', order: 'b', x: 280 },
+      plain: { colour: '#602040', widthPx: 40, heightPx: 20 },
+    }),
+  };
+  await openDocument(page, scene, { sheet: twoFrames(), disc: png(20, 20, () => [255, 255, 255, 255]) });
+  await clickScene(page, 120, 135);
+  await clickScene(page, 360, 135, ['Shift']);
+  const column = page.getByRole('region', { name: 'Gobo' });
+  const picture = column.getByLabel('Picture').locator('option:checked');
+  await expect(picture).toHaveText('differs');
+  await expect(page.getByLabel('Width, number')).toHaveValue('differs');
+  await expect(page.getByLabel('Fade, number')).toHaveValue('3');
+  const lightColumn = page.getByRole('region', { name: 'Light', exact: true });
+  await expect(lightColumn.getByText('differs')).toBeVisible();
+  await number(page, 'Width', '80');
+  await expect(page.getByLabel('Width, number')).toHaveValue('80');
+  await expect(picture).toHaveText('differs');
+  await page.keyboard.press('Escape');
+  await clickScene(page, 360, 135);
+  await expect(picture).toHaveText('Disc');
+  await expect(page.getByLabel('Width, number')).toHaveValue('80');
+
+  await page.keyboard.press('Escape');
+  await clickScene(page, 200, 60);
+  await clickScene(page, 280, 60, ['Shift']);
+  const flats = page.getByRole('region', { name: 'Flat' });
+  await expect(flats.getByLabel('Colour, hex')).toHaveValue('differs');
+  await expect(flats.getByLabel('Wide, number')).toHaveValue('differs');
+  await expect(flats.getByLabel('High, number')).toHaveValue('20');
+});
+
+test('a tool tells its next step at the pointer while it is new, and in the corner else', async ({
+  page,
+}) => {
+  await openDocument(page, bright(), {});
+  const hint = page.locator('p[data-at]');
+  const box = (await stage(page).boundingBox())!;
+  await page.mouse.move(box.x + 300, box.y + 200);
+  await expect(hint).toHaveAttribute('data-at', 'corner');
+  await page.keyboard.press('p');
+  await expect(hint).toHaveAttribute('data-at', 'pointer');
+  await expect(hint).toHaveText('Press where the lamp stands, drag to its reach');
+  const from = async (x: number, y: number) => {
+    const { x: left, y: top, width, height } = (await hint.boundingBox())!;
+    return Math.hypot(Math.max(left - x, 0, x - left - width), Math.max(top - y, 0, y - top - height));
+  };
+  expect(await from(box.x + 300, box.y + 200)).toBeLessThan(30);
+  // At the lower right there is room above and left of the pointer only.
+  await page.mouse.move(box.x + box.width - 10, box.y + box.height - 10);
+  expect(await from(box.x + box.width - 10, box.y + box.height - 10)).toBeLessThan(30);
+  const there = (await hint.boundingBox())!;
+  expect(there.x + there.width).toBeLessThanOrEqual(box.x + box.width);
+  expect(there.y + there.height).toBeLessThanOrEqual(box.y + box.height);
+  // Who presses has read it; what comes next is told anew.
+  await page.keyboard.press('k');
+  await clickScene(page, 200, 100);
+  await expect(hint).toContainText('Click the first point or press Enter to close');
+  await expect(hint).toHaveAttribute('data-at', 'pointer');
+  await expect(hint).toHaveAttribute('data-at', 'corner', { timeout: 10_000 });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await expect(hint).toContainText('Click to pick');
 });
 
 test('stopped by: any number of planes and sets', async ({ page }) => {
