@@ -36,6 +36,11 @@ const pick =
 /** The wagon stands there while the demo's gate is fitted. */
 const pickWagon: Act = (page) => page.mouse.click(340, 380);
 
+const everyMap: Act = async (page) => {
+  const maps = page.getByRole('group', { name: 'Maps' });
+  for (const name of ['Height', 'Rim', 'Occlusion', 'Glow']) await maps.getByRole('button', { name }).click();
+};
+
 /** What is done on a bench, from nothing picked on. */
 const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[] = [
   ['the scene', 'Stage'],
@@ -61,6 +66,7 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['relief: form', 'Relief', tab('Form')],
   ['relief: strokes', 'Relief', press('c')],
   ['relief: maps', 'Relief', tab('Maps')],
+  ['relief: every map', 'Relief', everyMap],
   ['hand-off', 'Hand-off'],
 ];
 

@@ -27,7 +27,7 @@ export function faultsOfRoom(page: Page): Promise<string[]> {
 
     /** What of a box is in sight, and whether what is not can be scrolled to. */
     const inSight = (element: Element, box: Box): { seen: Box; isCut: boolean } => {
-      let seen = shared(box, { left: 0, top: 0, right: innerWidth, bottom: innerHeight });
+      let seen: Box = { left: box.left, top: box.top, right: box.right, bottom: box.bottom };
       let isCut = false;
       for (let at: Element | null = element; at; at = at.parentElement) {
         const style = getComputedStyle(at);
@@ -35,14 +35,20 @@ export function faultsOfRoom(page: Page): Promise<string[]> {
         if (!hides(style.overflowX) && !hides(style.overflowY)) continue;
         const clip = at.getBoundingClientRect();
         const next = shared(seen, clip);
-        const scrolls = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
-        if (seen.right > clip.right + SLACK || seen.left < clip.left - SLACK)
-          isCut ||= !scrolls(style.overflowX);
+        const canScroll = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
+        if (seen.right > clip.right + SLACK) isCut ||= !canScroll(style.overflowX);
+        // What lies before the beginning of a strip cannot be scrolled to.
+        if (seen.left < clip.left - SLACK) isCut ||= !canScroll(style.overflowX) || at.scrollLeft === 0;
         if (seen.bottom > clip.bottom + SLACK || seen.top < clip.top - SLACK)
-          isCut ||= !scrolls(style.overflowY);
+          isCut ||= !canScroll(style.overflowY);
         seen = next;
       }
-      return { seen, isCut };
+      // Nothing is beyond the window; the front page alone is scrolled, down.
+      const scrolls = document.documentElement.scrollHeight > innerHeight;
+      const window = { left: 0, top: 0, right: innerWidth, bottom: innerHeight };
+      const inWindow = shared(seen, window);
+      const isBeyond = seen.right > window.right + SLACK || (seen.bottom > window.bottom + SLACK && !scrolls);
+      return { seen: inWindow, isCut: isCut || (!isEmpty(seen) && isBeyond) };
     };
     const isShown = (element: Element) =>
       element.checkVisibility({ opacityProperty: true, visibilityProperty: true });

@@ -32,6 +32,8 @@ declare module 'yup' {
     /** The name of an option as the screen says it, where a person sets it there, and of what can be chosen. */
     word?: string;
     choices?: Readonly<Record<string, string>>;
+    /** Of a group: the list whose members it has fields for; only those that are on the list matter. */
+    membersOf?: string;
     refers?: Reference;
     /** The field names a file by the sha-256 of its bytes. */
     isFile?: boolean;

@@ -80,7 +80,7 @@ export const MAP_OPTIONS = object({
     rim: suffix('rim', 'rim'),
     occlusion: suffix('occlusion', 'occlusion'),
     glow: suffix('glow', 'glow'),
-  }).meta({ word: 'Suffixes', about: 'What ? stands for in the names, of each map' }),
+  }).meta({ word: 'Suffixes', membersOf: 'maps', about: 'What ? stands for in the names, of each map' }),
 });
 
 export type MapOptions = InferType<typeof MAP_OPTIONS>;

@@ -171,6 +171,13 @@ describe('both readings of a normal map', () => {
     const small = litByReading(dome, mapOf(made, true), true, 20);
     expect([small.width, small.height]).toEqual([20, 20]);
     expect(levelAt(small, 10, 4)).toBeGreaterThan(levelAt(small, 10, 16) + 60);
+    // Of a long strip the middle is shown, where it is grey.
+    const strip = shapeImage(100, 10, (x) => x > 40 && x < 60);
+    const level = emptyImage(100, 10);
+    for (let i = 0; i < 1000; i++) level.data.set([128, 128, 255, 255], 4 * i);
+    const middle = litByReading(strip, level, true, 512);
+    expect([middle.width, middle.height]).toEqual([16, 10]);
+    expect(middle.data[3]).toBe(255);
     expect(() => litByReading(dome, emptyImage(20, 10), true, 512)).toThrow(/20 x 10 .* 48 x 48/);
   });
 });

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Rect } from '@/core/raster/rect';
 import { useScene, useStudio } from '../context';
@@ -10,9 +10,9 @@ import { SettingField } from '../controls/SettingField';
 import { CUT_WAYS, type CutRule, type CutWay } from '../store/art-bench';
 import { cutArtwork, uncutArtwork } from '../store/art-edits';
 import { LatestWork } from '../store/latest-work';
-import type { Studio } from '../store/studio';
 
 const WAY_WORDS: Record<CutWay, string> = { grid: 'By a grid', islands: 'By islands' };
+
 /** How the picture is cut: what it would come to is shown on it at once, and taken by a key. */
 export function CutColumn({ artworkId }: { artworkId: string }) {
   const studio = useStudio();
@@ -20,12 +20,22 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
   const tried = useStore(studio.artBench, (state) => state.tried);
   const artwork = useScene((state) => state.scene.artworks[artworkId]);
   const own = tried?.artworkId === artworkId ? tried : null;
-  useEffect(() => stopTrying(studio), [studio, artworkId]);
+  const [trying] = useState(() => new LatestWork<Rect[]>());
+  useEffect(
+    () => () => {
+      trying.stop();
+      studio.artBench.setState({ tried: null });
+    },
+    [studio, trying, artworkId],
+  );
   if (!artwork) return null;
   const set = (fields: Partial<CutRule>) => {
     const next = { ...rule, ...fields };
     studio.artBench.setState({ rule: next, view: 'picture' });
-    tryCut(studio, artworkId, artwork.imageSha, next);
+    trying.begin(
+      () => studio.workers.run((remote) => remote.cutRects(artwork.imageSha, next)),
+      ({ found, fault }) => studio.artBench.setState({ tried: { artworkId, rects: found, fault } }),
+    );
   };
   const grid = (label: string, field: keyof CutRule['cells'], low: number, high: number, unit = '') => (
     <SettingField
@@ -95,27 +105,10 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
           Cut it
         </Key>
         {!own?.rects && artwork.frames.length === 0 && <Key onClick={() => set({})}>Show</Key>}
-        <Key disabled={artwork.frames.length === 0} onClick={() => void uncutArtwork(studio, artworkId)}>
-          Remove the cut
-        </Key>
+        {artwork.frames.length > 0 && (
+          <Key onClick={() => void uncutArtwork(studio, artworkId)}>Remove the cut</Key>
+        )}
       </div>
     </Column>
-  );
-}
-
-const trying = new LatestWork<Rect[]>();
-
-function stopTrying(studio: Studio): () => void {
-  return () => {
-    trying.stop();
-    studio.artBench.setState({ tried: null });
-  };
-}
-
-/** Finds the frames of a rule in a worker. */
-function tryCut(studio: Studio, artworkId: string, sha: string, rule: CutRule): void {
-  trying.begin(
-    () => studio.workers.run((remote) => remote.cutRects(sha, rule)),
-    ({ found, fault }) => studio.artBench.setState({ tried: { artworkId, rects: found, fault } }),
   );
 }

@@ -2,7 +2,8 @@
 /** The columns of a bay, side by side; those that are out of sight are named above, and a press brings them. */
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 
-export function BayColumns({ title, children }: { title: ReactNode; children: ReactNode }) {
+/** @param props.title what stands above the columns; without it there is a line above them only where some are out of sight */
+export function BayColumns({ title, children }: { title?: ReactNode; children: ReactNode }) {
   const strip = useRef<HTMLDivElement>(null);
   const [hidden, setHidden] = useState<readonly string[]>([]);
   useEffect(() => {
@@ -33,7 +34,9 @@ export function BayColumns({ title, children }: { title: ReactNode; children: Re
       ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   return (
     <div className="flex h-full flex-col">
-      <div className="mb-1 flex h-[24px] shrink-0 items-center gap-4">
+      <div
+        className={`mb-1 flex h-[24px] shrink-0 items-center gap-4 ${title || hidden.length > 0 ? '' : 'hidden'}`}
+      >
         <div className="flex min-w-0 flex-1 items-center gap-2 whitespace-nowrap">{title}</div>
         {hidden.length > 0 && (
           <nav aria-label="More columns" className="flex shrink-0 items-center gap-3">

@@ -27,6 +27,7 @@ export function OptionRows({
           name={name}
           field={field as SchemaDescription}
           value={values[name]}
+          members={values[(field as SchemaDescription).meta?.membersOf ?? '']}
           onChange={(value) => onChange({ ...values, [name]: value })}
         />
       ))}
@@ -42,12 +43,15 @@ function OptionRow({
   value,
   onChange,
   within,
+  members,
 }: {
   name: string;
   field: SchemaDescription;
   value: unknown;
   /** The word of the group that it is in. */
   within?: string;
+  /** Of a group: the names of its fields that matter, where not all do. */
+  members?: unknown;
   onChange(value: unknown): void;
 }) {
   const word = field.meta?.word ?? name;
@@ -59,16 +63,18 @@ function OptionRow({
       <div role="group" aria-label={word} className="col-span-full" title={field.meta?.about}>
         <p className="text-ash">{word}</p>
         <div className="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-x-3">
-          {Object.entries((field as SchemaObjectDescription).fields).map(([inner, innerField]) => (
-            <OptionRow
-              key={inner}
-              name={inner}
-              field={innerField as SchemaDescription}
-              value={group[inner]}
-              onChange={(one) => onChange({ ...group, [inner]: one })}
-              within={word}
-            />
-          ))}
+          {Object.entries((field as SchemaObjectDescription).fields)
+            .filter(([inner]) => !Array.isArray(members) || members.includes(inner))
+            .map(([inner, innerField]) => (
+              <OptionRow
+                key={inner}
+                name={inner}
+                field={innerField as SchemaDescription}
+                value={group[inner]}
+                onChange={(one) => onChange({ ...group, [inner]: one })}
+                within={word}
+              />
+            ))}
         </div>
       </div>
     );

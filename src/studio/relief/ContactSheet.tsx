@@ -28,6 +28,9 @@ export const REMARK_WORDS: Record<Remark, string> = {
   'orientation-doubtful': 'orientation doubtful: neither curl nor border says which way green points',
 };
 
+/** What fits beside a name, where the remark itself does not. */
+const SHORT_REMARKS: Partial<Record<Remark, string>> = { 'orientation-doubtful': 'Y up?' };
+
 const STATE_LETTERS: Record<ReliefState, string> = {
   none: '',
   made: '',
@@ -171,7 +174,9 @@ function Frame({
       <img src={pictureUrl(imageSha)} alt="" className="pixels min-h-0 w-full flex-1 object-contain" />
       <span className="flex w-full items-center gap-1 text-small">
         <span className="min-w-0 flex-1 truncate text-left">{name}</span>
-        {remarks.length > 0 && <span className="text-ash">{remarks[0]}</span>}
+        {remarks.length > 0 && (
+          <span className="shrink-0 text-ash">{SHORT_REMARKS[remarks[0]] ?? remarks[0]}</span>
+        )}
       </span>
       <span
         className={`absolute top-1 right-1 flex size-[11px] items-center justify-center border text-[9px] leading-none ${

@@ -103,7 +103,7 @@ export function ReliefBench() {
 
   return (
     <main
-      className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]"
+      className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]"
       onDragOver={(event) => event.preventDefault()}
       onDrop={drop}
     >

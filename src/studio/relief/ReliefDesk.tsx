@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import { useScene, useStudio } from '../context';
+import { BayColumns } from '../controls/BayColumns';
 import { ToolKeys } from '../controls/ToolKeys';
 import { RELIEF_TOOL_WORDS, RELIEF_TOOLS, type ReliefTool } from '../store/relief-bench';
 import type { PaletteAnswer } from '@/workers/art-worker';
@@ -78,43 +79,41 @@ export function ReliefDesk({
           </button>
         ))}
       </div>
-      <div
-        role="tabpanel"
-        aria-label={PAGE_WORDS[page]}
-        className="flex min-w-0 flex-1 gap-4 overflow-x-auto px-3 pt-2"
-      >
-        {page === 'form' && (
-          <>
-            <BodyColumn
-              controls={controls}
-              isParted={isParted}
-              showParts={showParts}
-              onShowParts={(on) => studio.reliefBench.setState({ showParts: on })}
-            />
-            <GrainColumn controls={controls} isBorrowed={isBorrowed} />
-            <SwatchColumn
-              controls={controls}
-              palette={palette}
-              chosen={swatch}
-              onChoose={(hex) => studio.reliefBench.setState({ swatch: hex })}
-            />
-            <SurfaceColumn controls={controls} />
-            <RecipeColumn controls={controls} imageSha={imageSha} picked={ids} />
-          </>
-        )}
-        {page === 'strokes' && (
-          <>
-            <BrushColumn />
-            <LayerColumn artworkId={artworkId} />
-          </>
-        )}
-        {page === 'maps' && (
-          <>
-            <SourceColumn artworkId={artworkId} />
-            <SheetColumn artworkId={artworkId} controls={controls} />
-            <OutColumn artworkId={artworkId} picked={ids} />
-          </>
-        )}
+      <div role="tabpanel" aria-label={PAGE_WORDS[page]} className="min-w-0 flex-1 px-3 pt-2">
+        <BayColumns key={page}>
+          {page === 'form' && (
+            <>
+              <BodyColumn
+                controls={controls}
+                isParted={isParted}
+                showParts={showParts}
+                onShowParts={(on) => studio.reliefBench.setState({ showParts: on })}
+              />
+              <GrainColumn controls={controls} isBorrowed={isBorrowed} />
+              <SwatchColumn
+                controls={controls}
+                palette={palette}
+                chosen={swatch}
+                onChoose={(hex) => studio.reliefBench.setState({ swatch: hex })}
+              />
+              <SurfaceColumn controls={controls} />
+              <RecipeColumn controls={controls} imageSha={imageSha} picked={ids} />
+            </>
+          )}
+          {page === 'strokes' && (
+            <>
+              <BrushColumn />
+              <LayerColumn artworkId={artworkId} />
+            </>
+          )}
+          {page === 'maps' && (
+            <>
+              <SourceColumn artworkId={artworkId} />
+              <SheetColumn artworkId={artworkId} controls={controls} />
+              <OutColumn artworkId={artworkId} picked={ids} />
+            </>
+          )}
+        </BayColumns>
       </div>
     </div>
   );

@@ -68,7 +68,7 @@ const WORDS: { [K in QuestionKind]: QuestionWords<K> } = {
             </figure>
           ))}
         </div>
-        <p className="figure text-ash">{found}</p>
+        {found && <p className="text-ash">Measured: {found}.</p>}
       </>
     ),
     answers: [

@@ -8,7 +8,6 @@ import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { change, type Edit } from '@/core/scene/edits';
 import { setArtwork } from './art-edits';
-import { LatestWork } from './latest-work';
 import { freshId, type Studio } from './studio';
 
 type Outlines = Pick<ArtworkOccluder, 'outlines' | 'smooth'>;
@@ -25,14 +24,12 @@ export function pointsIn(outlines: readonly number[][]): number {
   return outlines.reduce((sum, points) => sum + points.length / 2, 0);
 }
 
-const finding = new LatestWork<number[][][]>();
-
 /** Looks for outlines by a rule, in every frame; what is found is shown on the bench. */
 export function findOutlines(studio: Studio, artworkId: string, rule: OutlineRule): void {
   const artwork = studio.scene.artworks[artworkId];
   const frames = framesIn(artwork);
   studio.artBench.setState({ outlineRule: rule });
-  finding.begin(
+  studio.outlineSearch.begin(
     () => studio.workers.run((remote) => remote.outlines(artwork.imageSha, frames.map(rectOf), rule)),
     ({ found, fault }) => {
       const shifted = found?.map((outlines, i) => outlines.map((points) => shiftedBy(points, frames[i])));
@@ -43,7 +40,7 @@ export function findOutlines(studio: Studio, artworkId: string, rule: OutlineRul
 
 /** Takes away what was found, or is being looked for. */
 export function forgetOutlines(studio: Studio): void {
-  finding.stop();
+  studio.outlineSearch.stop();
   studio.artBench.setState({ found: null });
 }
 

@@ -119,9 +119,10 @@ function evidenceWords({ curlRatio, outwardMean, wrongLengths, pixels }: Orienta
   const evidence = [];
   if (curlRatio !== null) {
     const ratio = curlRatio >= 1 ? curlRatio : 1 / curlRatio;
-    evidence.push(`curl ${ratio.toFixed(1)} times for Y ${curlRatio >= 1 ? 'up' : 'down'}`);
+    evidence.push(`curl ${ratio.toFixed(1)} times smaller for Y ${curlRatio >= 1 ? 'up' : 'down'}`);
   }
-  if (outwardMean !== null) evidence.push(`border ${outwardMean >= 0 ? '+' : ''}${outwardMean.toFixed(2)}`);
+  if (outwardMean !== null)
+    evidence.push(`border for Y ${outwardMean >= 0 ? 'up' : 'down'} by ${Math.abs(outwardMean).toFixed(2)}`);
   if (wrongLengths > 0) evidence.push(`${Math.round((100 * wrongLengths) / pixels)} % of lengths off`);
   return evidence.join(', ');
 }

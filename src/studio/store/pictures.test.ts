@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Image } from '@/core/raster/image';
 import type { ReliefJob } from '@/core/relief/job';
 import { recipeWith } from '@/core/relief/recipe';
@@ -133,12 +133,12 @@ describe('pictures', () => {
     expect(store.source('a')!.normal![0]).toBe(40);
   });
 
-  it('of large art are shown bare at once, and with relief when it is made', async () => {
-    const large: Image = { width: 600, height: 600, data: new Uint8Array(600 * 600 * 4) };
+  it('are shown bare when their relief takes its time, and with it when it is made', async () => {
+    vi.useFakeTimers();
     let finish = () => {};
     const made = new Promise<void>((resolve) => (finish = resolve));
     const store = new PictureStore({
-      decode: async () => large,
+      decode: async () => image,
       relief: async () => {
         await made;
         return { normals: Uint8Array.of(1), heights: new Float32Array(1), glow: null, remarks: [], took: 0 };
@@ -150,7 +150,10 @@ describe('pictures', () => {
     scene.artworks.a = { ...scene.artworks.a, glowSha: null };
     store.follow(scene);
     await settle();
+    expect(store.source('a')).toBeNull();
+    await vi.advanceTimersByTimeAsync(200);
     expect([store.source('a')?.normal, store.isComplete]).toEqual([null, false]);
+    vi.useRealTimers();
     finish();
     await settle();
     expect([store.source('a')?.normal, store.isComplete]).toEqual([Uint8Array.of(1), true]);

@@ -40,8 +40,8 @@ interface Entry {
 type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
 type Lights = Pick<SceneDocument, 'lights' | 'luminaires' | 'lamps'>;
 
-/** Art of more pixels than this is shown before its relief is made, which takes its time. */
-const SHOWN_BARE_PIXELS = 512 * 512;
+/** Art is shown without its relief when that is not there so long after the art is. */
+const BARE_AFTER_MS = 150;
 const NO_REMARKS: readonly Remark[] = [];
 
 /** Decoded files that are kept beside those that artworks show: maps and masks that reliefs are made of, and art to come back to. */
@@ -216,12 +216,7 @@ export class PictureStore {
         if (entry.glowSha !== null) bare.glow = glowShares(await this.imageOf(entry.glowSha), image);
         entry.pixels = bare;
       } else {
-        if (entry.pixels === null && image.width * image.height > SHOWN_BARE_PIXELS) {
-          entry.pixels = bare;
-          this.tell();
-        }
-        const make = id === this.benchId ? this.work.benchRelief : this.work.relief;
-        const relief = await make.call(this.work, job, id);
+        const relief = await this.reliefOf(job, id, entry, bare);
         if (!isCurrent() || !relief) return;
         entry.pixels = { ...bare, normal: relief.normals, glow: relief.glow };
         entry.heights = relief.heights;
@@ -236,6 +231,25 @@ export class PictureStore {
       if (entry.pixels === null) await this.showBare(entry);
     }
     this.done(id, entry);
+  }
+
+  /** The relief of an artwork, which is shown without it where it takes its time. */
+  private async reliefOf(
+    job: ReliefJob,
+    id: string,
+    entry: Entry,
+    bare: PicturePixels,
+  ): Promise<ReliefAnswer | null> {
+    const waited = setTimeout(() => {
+      if (entry.pixels !== null || this.entries.get(id) !== entry) return;
+      entry.pixels = bare;
+      this.tell();
+    }, BARE_AFTER_MS);
+    try {
+      return await (id === this.benchId ? this.work.benchRelief(job, id) : this.work.relief(job, id));
+    } finally {
+      clearTimeout(waited);
+    }
   }
 
   private done(id: string, entry: Entry): void {

@@ -19,6 +19,7 @@ import { TabJournal, type History } from './journal';
 import { createLive, type LiveStore } from './live';
 import { LiveFeed } from './live-feed';
 import type { OpenStage, OpenView } from './open-view';
+import { LatestWork } from './latest-work';
 import { LongWork } from './long-work';
 import type { Answer, Question, QuestionKind, Told } from './questions';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
@@ -53,6 +54,8 @@ export class Studio {
   readonly reliefBench: ReliefBenchStore = createReliefBench();
   readonly costs: CostStore = createCosts();
   readonly work = new LongWork();
+  /** Looks for the outlines of frames while a rule is changed: a list of outlines for each frame. */
+  readonly outlineSearch = new LatestWork<number[][][]>();
   readonly strokeTurns = new StrokeTurns();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;

@@ -19,22 +19,29 @@ export function OutColumn({ artworkId, picked }: { artworkId: string; picked: re
   } catch (thrown) {
     fault = wordsOf(thrown);
   }
+  const said =
+    fault ?? options.maps.map((kind) => `${mapName(options, fileName(name), kind)}.png`).join(', ');
   const save = (ids: readonly string[]) =>
     saveMaps(studio, ids, options).catch((thrown: unknown) => studio.say(wordsOf(thrown)));
   return (
-    <Column title="Export" wide="very">
+    <Column
+      title="Export"
+      wide="very"
+      aside={
+        <span
+          className={`figure block w-[236px] truncate text-right ${fault ? 'text-signal' : ''}`}
+          title={said}
+        >
+          {said}
+        </span>
+      }
+    >
       <OptionRows
         options={MAP_OPTIONS}
         values={{ ...options }}
         onChange={(values) => setOptions((last) => ({ ...last, ...values }))}
       />
-      <p
-        className={`figure truncate text-right ${fault ? 'text-signal' : 'text-ash'}`}
-        title={fault ?? undefined}
-      >
-        {fault ?? options.maps.map((kind) => `${mapName(options, fileName(name), kind)}.png`).join(', ')}
-      </p>
-      <div className="mt-1 flex flex-wrap gap-1">
+      <div className="flex flex-wrap gap-1">
         <Key disabled={fault !== null} onClick={() => void save([artworkId])}>
           {options.maps.length === 1 && options.maps[0] === 'normals' ? 'Save normal map' : 'Save its maps'}
         </Key>
