@@ -55,6 +55,15 @@ export function faultsOfRoom(page: Page): Promise<string[]> {
     const isLeftOut = (element: Element) =>
       element.closest('[data-free], canvas, [aria-hidden="true"], option, nextjs-portal') !== null;
 
+    const pen = document.createElement('canvas').getContext('2d')!;
+    /** The arrow of a choice, which stands behind its words. */
+    const ARROW_PX = 14;
+    const widthOfChoice = (select: HTMLSelectElement) => {
+      const { font, paddingLeft, paddingRight } = getComputedStyle(select);
+      pen.font = font;
+      const words = select.selectedOptions[0]?.text ?? '';
+      return pen.measureText(words).width + ARROW_PX + parseFloat(paddingLeft) + parseFloat(paddingRight);
+    };
     // Controls: named, and whole.
     const solid: { element: Element; box: Box }[] = [];
     for (const element of document.querySelectorAll(CONTROLS)) {
@@ -77,6 +86,8 @@ export function faultsOfRoom(page: Page): Promise<string[]> {
         element.scrollWidth > element.clientWidth + 1
       )
         faults.add(`cut field: ${wordsOf(element)} "${input.value}"`);
+      if (element.tagName === 'SELECT' && widthOfChoice(element as HTMLSelectElement) > element.clientWidth)
+        faults.add(`cut choice: ${wordsOf(element)}`);
       solid.push({ element, box: seen });
     }
     // Texts: whole, too, but for names that end in dots and are told whole on hover.

@@ -50,7 +50,7 @@ export function AboutColumn({ artworkId, picked }: { artworkId: string; picked: 
       <Choice
         label="Answer"
         value={artwork.answer ?? PLANES}
-        options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
+        options={[[PLANES, 'As its plane'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
         onChange={(value) => set('Answer', () => ({ answer: ANSWERS.find((a) => a === value) ?? null }))}
       />
       <Switch

@@ -104,7 +104,7 @@ export function CutColumn({ artworkId }: { artworkId: string }) {
         <Key disabled={!own?.rects} onClick={take}>
           Cut it
         </Key>
-        {!own?.rects && artwork.frames.length === 0 && <Key onClick={() => set({})}>Show</Key>}
+        {!own?.rects && artwork.frames.length === 0 && <Key onClick={() => set({})}>Preview</Key>}
         {artwork.frames.length > 0 && (
           <Key onClick={() => void uncutArtwork(studio, artworkId)}>Remove the cut</Key>
         )}

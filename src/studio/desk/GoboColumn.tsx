@@ -68,7 +68,7 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
         label={of.mark('gobo', 'Picture')}
         value={gobo?.artworkId ?? ''}
         differs={differs('artworkId')}
-        options={[['', figure.gobo ? 'Choose an artwork' : 'None'], ...artworks]}
+        options={[['', figure.gobo ? 'Choose one' : 'None'], ...artworks]}
         onChange={choose}
       />
       {gobo && (

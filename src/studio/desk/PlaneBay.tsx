@@ -165,7 +165,7 @@ function TileSheetChoice({ planeId }: { planeId: string }) {
     <Choice
       label="Tiles"
       value=""
-      options={[['', artworks.length === 0 ? 'no artworks yet' : 'none; choose a sheet …'], ...artworks]}
+      options={[['', artworks.length === 0 ? 'no artworks yet' : 'choose a sheet'], ...artworks]}
       onChange={(artworkId) => artworkId && giveTiles(studio, planeId, artworkId)}
     />
   );

@@ -107,7 +107,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           label="Answer"
           value={answer.value ?? PLANES}
           differs={answer.differs}
-          options={[[PLANES, 'As the plane says'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
+          options={[[PLANES, 'As its plane'], ...ANSWERS.map((a) => [a, ANSWER_WORDS[a]] as const)]}
           onChange={(value) => answer.set(ANSWERS.find((a) => a === value) ?? null)}
         />
         <FieldOf
