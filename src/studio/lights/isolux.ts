@@ -36,6 +36,19 @@ function drawnTable({ curve, drawnCurve }: LightLook): Float32Array | null {
   return curve === 'drawn' ? curveTable(drawnCurve) : null;
 }
 
+/** Which lines are named first where there is no room for the words of all. */
+const NAMED_FIRST: readonly IsoluxName[] = ['end', 'full', 'half', 'eighth'];
+
+/** The lines whose words have room beside one another. @param roomPx what a word needs, scene px */
+export function namedIsolux(light: LightLook, roomPx: number): ReadonlySet<IsoluxName> {
+  const named = new Map<IsoluxName, number>();
+  for (const name of NAMED_FIRST) {
+    const radius = isoluxRadius(light, name);
+    if ([...named.values()].every((other) => Math.abs(other - radius) >= roomPx)) named.set(name, radius);
+  }
+  return new Set(named.keys());
+}
+
 /** What dragging a line to a radius makes of the light: core or reach, or the steepness that puts the line there. */
 export function draggedIsolux(light: LightLook, name: IsoluxName, radius: number): Partial<LightLook> {
   const r = Math.max(0, radius);

@@ -10,7 +10,7 @@ import { NOTHING_PASSING } from '@/core/moment/passing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { edgeAway, figureAngle, seenAngle, type LightHandle } from './handle-makers';
 import { LIGHT_SCREENS } from './kinds/all-kinds';
-import { ISOLUX_WORDS } from './isolux';
+import { ISOLUX_WORDS, namedIsolux } from './isolux';
 import type { LightName, PickedLight } from './picked-light';
 import type { Overlay } from '../surface/overlay';
 
@@ -128,6 +128,9 @@ function mapped(map: Affine, points: readonly number[]): number[] {
   return out;
 }
 
+/** How far apart lines stand whose words do not touch, CSS px. */
+const WORD_PX = 16;
+
 /** A handle of a light, with the line that it pulls. */
 export function drawLightHandle(overlay: Overlay, picked: PickedLight, handle: LightHandle): void {
   const { colours } = overlay;
@@ -140,7 +143,8 @@ export function drawLightHandle(overlay: Overlay, picked: PickedLight, handle: L
       overlay.ellipse(cx, cy, handle.radius, handle.radius / light.squash, colours.picked, dash, sides);
       overlay.pointMark(handle.x, handle.y, true);
       const words = handle.name === 'end' ? `${Math.round(handle.radius)} px` : ISOLUX_WORDS[handle.name];
-      overlay.words(handle.x, handle.y, words, 8, 4);
+      const roomPx = (WORD_PX * overlay.pixelRatio) / overlay.place.zoom;
+      if (namedIsolux(light, roomPx).has(handle.name)) overlay.words(handle.x, handle.y, words, 8, 4);
       return;
     }
     case 'beam':
