@@ -28,7 +28,7 @@ test('a recipe of the shelf is applied to many, and their maps leave in one arch
   await page.getByRole('group', { name: 'Maps' }).getByRole('button', { name: 'Height' }).click();
   const [archive] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save of 8 picked' }).click(),
+    page.getByRole('button', { name: 'Save 8 picked' }).click(),
   ]);
   const names = Object.keys(unpackFiles(readFileSync(await archive.path()))).sort();
   expect(names.length).toBe(16);

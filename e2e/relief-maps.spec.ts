@@ -139,7 +139,7 @@ test('a map goes out, is painted on elsewhere, and comes back as a layer of what
   await page.getByRole('tab', { name: 'Strokes' }).click();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Normals out' }).click(),
+    page.getByRole('button', { name: 'Export normals' }).click(),
   ]);
   const { image } = decodePng(readFileSync(await file.path()));
   for (let y = 10; y < 14; y++)

@@ -36,7 +36,7 @@ export function StandColumn({ artworkId }: { artworkId: string }) {
     <Column title="Stand" aside={`${widthPx} × ${heightPx} px`}>
       {place('Pivot x', 'pivotX', widthPx)}
       {place('Pivot y', 'pivotY', heightPx)}
-      <Row label="Put it">
+      <Row label="Pivot at">
         <Key onClick={() => pivot(widthPx / 2, heightPx / 2)}>Middle</Key>
         <Key onClick={() => pivot(widthPx / 2, heightPx)}>Bottom</Key>
       </Row>

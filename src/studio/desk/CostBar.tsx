@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import { useStudio } from '../context';
 
-/** A thin bar: what a light costs beside the dearest of the stage. It moves without React. */
+/** A thin bar: what a light costs beside the most expensive one of the stage. It moves without React. */
 export function CostBar({ id, name }: { id: string; name: string }) {
   const studio = useStudio();
   const bar = useRef<HTMLDivElement>(null);
@@ -10,7 +10,7 @@ export function CostBar({ id, name }: { id: string; name: string }) {
     const show = () => {
       const share = studio.costs.getState().shares.get(id) ?? 0;
       bar.current!.style.width = `${100 * share}%`;
-      bar.current!.parentElement!.title = `${Math.round(100 * share)} % of what the dearest light costs`;
+      bar.current!.parentElement!.title = `Costs ${Math.round(100 * share)} % of what the most expensive light costs`;
     };
     show();
     return studio.costs.subscribe(show);

@@ -43,7 +43,7 @@ export function CueBay({ id }: { id: string }) {
         />
         {cue.ambientColour !== null && (
           <ColourField
-            label="Held at"
+            label="Ambient colour"
             value={cue.ambientColour}
             onPreview={colour.preview}
             onCommit={colour.set}
@@ -60,7 +60,7 @@ export function CueBay({ id }: { id: string }) {
             collection="cues"
             ids={[id]}
             field={'ambientLevel' as 'clockHours'}
-            label="Held at"
+            label="Ambient level"
             low={0}
             high={4}
             step={0.01}

@@ -79,7 +79,7 @@ export function GoboColumn({ of }: { of: LookAdapter }) {
           {!figure.outlines && (
             <LookNumber of={of} field="turnDeg" label="Turn" low={-180} high={180} unit="°" digits={0} />
           )}
-          {!isPixelArt && toggle('crisp', 'Reading', ['crisp', 'smooth'])}
+          {!isPixelArt && toggle('crisp', 'Pixels', ['crisp', 'smooth'])}
           {frames > 1 && toggle('playing', 'Frames', ['playing', 'still'])}
           {frames > 1 &&
             number('frame', gobo.playing ? 'From' : 'Frame', { low: 0, high: frames - 1, whole: true })}

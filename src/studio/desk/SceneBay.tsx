@@ -177,26 +177,26 @@ function GateSize() {
     const { gateWidthPx, gateHeightPx } = settingsOf(scene);
     return [gateWidthPx, gateHeightPx];
   });
-  const there = GATE_SIZES.find(([, , w, h]) => w === width && h === height);
+  const wordsOf = (size: { widthPx: number; heightPx: number }) => `${size.widthPx} × ${size.heightPx}`;
+  const own = wordsOf({ widthPx: width, heightPx: height });
+  const isOffered = GATE_SIZES.some((size) => wordsOf(size) === own);
   return (
     <Choice<string>
       label="Size"
-      value={there?.[0] ?? 'hand'}
-      options={[
-        ...(there ? [] : [['hand', 'By hand'] as const]),
-        ...GATE_SIZES.map(([id, words]) => [id, words] as const),
-      ]}
-      onChange={(id) => {
-        const size = GATE_SIZES.find(([other]) => other === id);
+      value={own}
+      options={[...(isOffered ? [] : [own]), ...GATE_SIZES.map(wordsOf)].map(
+        (words) => [words, words] as const,
+      )}
+      onChange={(words) => {
+        const size = GATE_SIZES.find((one) => wordsOf(one) === words);
         if (!size) return;
         const { gateX, gateY } = settingsOf(studio.scene);
-        const [, , gateWidthPx, gateHeightPx] = size;
         // It grows and shrinks about its middle.
         studio.setSettings('Size of the gate', {
-          gateWidthPx,
-          gateHeightPx,
-          gateX: Math.round(gateX + (width - gateWidthPx) / 2),
-          gateY: Math.round(gateY + (height - gateHeightPx) / 2),
+          gateWidthPx: size.widthPx,
+          gateHeightPx: size.heightPx,
+          gateX: Math.round(gateX + (width - size.widthPx) / 2),
+          gateY: Math.round(gateY + (height - size.heightPx) / 2),
         });
       }}
     />

@@ -1,13 +1,13 @@
-/** Sizes of the gate, named after photographic plates; how they come out on a screen is in whole steps of them. */
+/** Sizes of the gate that are offered: those of which a screen has whole steps, and two of other shapes. Scene px. */
 export const GATE_SIZES = [
-  ['ninth', 'Ninth, 256 × 144', 256, 144],
-  ['sixth', 'Sixth, 320 × 180', 320, 180],
-  ['quarter', 'Quarter, 384 × 216', 384, 216],
-  ['third', 'Third, 480 × 270', 480, 270],
-  ['half', 'Half, 640 × 360', 640, 360],
-  ['two-thirds', 'Two-thirds, 960 × 540', 960, 540],
-  ['whole', 'Whole, 1280 × 720', 1280, 720],
-  ['mammoth', 'Mammoth, 1920 × 1080', 1920, 1080],
-  ['square', 'Square, 320 × 320', 320, 320],
-  ['portrait', 'Portrait, 270 × 480', 270, 480],
+  { widthPx: 256, heightPx: 144 },
+  { widthPx: 320, heightPx: 180 },
+  { widthPx: 384, heightPx: 216 },
+  { widthPx: 480, heightPx: 270 },
+  { widthPx: 640, heightPx: 360 },
+  { widthPx: 960, heightPx: 540 },
+  { widthPx: 1280, heightPx: 720 },
+  { widthPx: 1920, heightPx: 1080 },
+  { widthPx: 320, heightPx: 320 },
+  { widthPx: 270, heightPx: 480 },
 ] as const;

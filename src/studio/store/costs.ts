@@ -4,7 +4,7 @@ import type { FrameCost } from '@/core/light/cost';
 import { fixtureIdOf } from '@/core/moment/lamps';
 
 export interface Costs {
-  /** Share of the dearest, by the id of a light or a lamp. */
+  /** Share of the most expensive one, by the id of a light or a lamp. */
   shares: ReadonlyMap<string, number>;
   overdraw: number;
   edges: number;

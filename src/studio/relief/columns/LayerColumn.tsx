@@ -156,10 +156,10 @@ function Returned({ artworkId }: { artworkId: string }) {
   return (
     <div className="flex flex-wrap gap-1">
       <Key title="The normal map, to be painted on elsewhere" onClick={() => void send('normals')}>
-        Normals out
+        Export normals
       </Key>
       <Key title="The height map, 16-bit grey" onClick={() => void send('height')}>
-        Height out
+        Export height
       </Key>
       <FileKey
         name="Returned map"

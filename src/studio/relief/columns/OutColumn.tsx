@@ -46,7 +46,7 @@ export function OutColumn({ artworkId, picked }: { artworkId: string; picked: re
           {options.maps.length === 1 && options.maps[0] === 'normals' ? 'Save normal map' : 'Save its maps'}
         </Key>
         <Key disabled={fault !== null || picked.length === 0} onClick={() => void save(picked)}>
-          Save of {picked.length} picked
+          Save {picked.length} picked
         </Key>
       </div>
     </Column>

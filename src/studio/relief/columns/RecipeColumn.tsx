@@ -94,7 +94,7 @@ export function RecipeColumn({
         </optgroup>
       </select>
       <div className="mb-1 flex flex-wrap gap-1">
-        <Key onClick={() => keep(readRecipe(shelved()?.recipe ?? {}), 'Recipe of the shelf')}>Use here</Key>
+        <Key onClick={() => keep(readRecipe(shelved()?.recipe ?? {}), 'Recipe of the shelf')}>Apply here</Key>
         <Key disabled={picked.length === 0} onClick={applyToMany}>
           Apply to {picked.length} picked
         </Key>

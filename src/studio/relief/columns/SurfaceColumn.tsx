@@ -5,7 +5,7 @@ import { Choice, Switch } from '../../controls/small';
 import { RecipeValue, worded, type RecipeControls } from './recipe-controls';
 
 const SEAMLESS_WORDS = { none: 'No', x: 'Across', y: 'Down', both: 'Both ways' } as const;
-const ART_WORDS = { auto: 'By looking', yes: 'Pixel art', no: 'Painted' } as const;
+const ART_WORDS = { auto: 'Detected', yes: 'Pixel art', no: 'Painted' } as const;
 
 const withFacings = (from: Recipe, fields: Partial<Recipe['facings']>): Recipe => ({
   ...from,
