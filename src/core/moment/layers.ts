@@ -11,7 +11,7 @@ import type { Plane } from '../scene/records/plane';
 import { SEEN_GAIN } from '../scene/records/answer';
 import type { Sprite } from '../scene/records/sprite';
 import { NOTHING_DRAWN, RowMemory } from './rows';
-import { flamePartsOf } from './lamps';
+import { flamePartsOf } from '../scene/lamp-parts';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
 import type { MomentStage } from './stage';
 import { frameNumber, shownFrame } from './standing';

@@ -1,7 +1,7 @@
 /** What names frames of an artwork by their numbers, taken along when the frames move. */
 import type { FrameMoves } from '../art/frame-moves';
 import { cellOf, tileOf } from '../art/tiles';
-import { flamePartsOf } from '../moment/lamps';
+import { flamePartsOf } from './lamp-parts';
 import type { SceneDocument } from './document';
 import { change, type Edit } from './edits';
 import type { Artwork } from './records/artwork';

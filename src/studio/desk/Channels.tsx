@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import { lightPartsOf } from '@/core/moment/lamps';
+import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';

@@ -1,5 +1,5 @@
 'use client';
-import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
+import { flamePartsOf, lightPartsOf } from '@/core/scene/lamp-parts';
 import type { FlamePart, LightPart } from '@/core/scene/records/luminaire';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';

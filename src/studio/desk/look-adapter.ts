@@ -2,7 +2,7 @@
 import { type LightLook, NEW_LOOK } from '@/core/scene/records/light-look';
 import type { LightPart } from '@/core/scene/records/luminaire';
 import { change, sameValue } from '@/core/scene/edits';
-import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
+import { flamePartsOf, lightPartsOf } from '@/core/scene/lamp-parts';
 import type { SceneDocument } from '@/core/scene/document';
 import { lookOf } from '@/core/scene/looks';
 import type { Lamp } from '@/core/scene/records/lamp';

@@ -3,7 +3,7 @@ import { applyTo, type Affine, type Box } from '@/core/geometry/affine';
 import { sideOf } from '@/core/geometry/outline';
 import { flattenedOutlines } from '@/core/geometry/smooth';
 import { visiblePolygon } from '@/core/geometry/visibility';
-import { partId as momentId } from '@/core/moment/lamps';
+import { partId as momentId } from '@/core/moment/part-names';
 import type { Moment, MomentLight } from '@/core/moment/moment';
 import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';

@@ -1,6 +1,6 @@
 /** A light that is picked on the stage, wherever it belongs: one of the scene, or a part of a placed lamp. */
 import { affineOf, applyTo, composed, type Affine } from '@/core/geometry/affine';
-import { lightPartsOf } from '@/core/moment/lamps';
+import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { Standing } from '@/core/moment/standing';
 import type { SceneDocument } from '@/core/scene/document';
 import { change, type Edit } from '@/core/scene/edits';

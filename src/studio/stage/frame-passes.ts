@@ -1,5 +1,5 @@
 /** The passes of one frame, each with its time and the picture after it. */
-import { fixtureIdOf } from '@/core/moment/lamps';
+import { fixtureIdOf } from '@/core/moment/part-names';
 import type { Moment } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { DrawnPass, Renderer } from '@/gpu/renderer';

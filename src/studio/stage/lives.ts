@@ -1,5 +1,5 @@
 /** Whether a scene moves by itself: flames that burn, frames that are played. */
-import { flamePartsOf, lightPartsOf } from '@/core/moment/lamps';
+import { flamePartsOf, lightPartsOf } from '@/core/scene/lamp-parts';
 import type { SceneDocument } from '@/core/scene/document';
 import type { LightLook } from '@/core/scene/records/light-look';
 

@@ -1,6 +1,6 @@
 /** What stands over the stage whatever the tool: gate, occluders, lights, and the handles of what is picked. */
 import { applyTo } from '@/core/geometry/affine';
-import { lightPartsOf } from '@/core/moment/lamps';
+import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
 import type { LightLook } from '@/core/scene/records/light-look';

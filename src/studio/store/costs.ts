@@ -1,7 +1,7 @@
 /** What the lights of the stage cost just now: written by the stage as it draws, read by channels. A hot value. */
 import { createStore } from 'zustand/vanilla';
 import type { FrameCost } from '@/core/light/cost';
-import { fixtureIdOf } from '@/core/moment/lamps';
+import { fixtureIdOf } from '@/core/moment/part-names';
 
 export interface Costs {
   /** Share of the most expensive one, by the id of a light or a lamp. */

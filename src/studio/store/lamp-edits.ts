@@ -1,5 +1,5 @@
 /** Luminaires and the lamps that follow them. */
-import { lightPartsOf, flamePartsOf } from '@/core/moment/lamps';
+import { lightPartsOf, flamePartsOf } from '@/core/scene/lamp-parts';
 import { Standing } from '@/core/moment/standing';
 import { applyTo, inverse, composed } from '@/core/geometry/affine';
 import type { SceneDocument } from '@/core/scene/document';

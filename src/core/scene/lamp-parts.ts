@@ -1,7 +1,7 @@
 /** What a placed lamp comes to: its luminaire's parts with what it overrides. */
-import type { SceneDocument } from '../scene/document';
-import type { Lamp } from '../scene/records/lamp';
-import type { FlamePart, LightPart } from '../scene/records/luminaire';
+import type { SceneDocument } from './document';
+import type { Lamp } from './records/lamp';
+import type { FlamePart, LightPart } from './records/luminaire';
 
 /** A part as a lamp shows it. */
 function overridden<T extends LightPart | FlamePart>(lamp: Lamp, part: T): T {
@@ -15,14 +15,4 @@ export function lightPartsOf(scene: SceneDocument, lamp: Lamp): LightPart[] {
 
 export function flamePartsOf(scene: SceneDocument, lamp: Lamp): FlamePart[] {
   return (scene.luminaires[lamp.luminaireId]?.flames ?? []).map((part) => overridden(lamp, part));
-}
-
-/** The name of a lamp's part among the lights and sprites of a Moment. */
-export function partId(lampId: string, part: { id: string }): string {
-  return `${lampId}/${part.id}`;
-}
-
-/** The light or lamp that a light of a Moment belongs to, by its name there. */
-export function fixtureIdOf(lightId: string): string {
-  return lightId.split('/')[0];
 }
