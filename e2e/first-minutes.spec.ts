@@ -35,6 +35,8 @@ const tiles = () =>
   });
 
 test('a newcomer lights a scene of their own in under 25 actions', async ({ page }) => {
+  // Each step is looked at, and the scene burns meanwhile.
+  test.setTimeout(240_000);
   let actions = 0;
   const act = async (_what: string, work: () => Promise<unknown>) => {
     actions++;
