@@ -7,6 +7,7 @@ import { wordsOf } from '@/core/faults';
 import type { MapKind } from '@/core/handoff/maps';
 import { checkCommand } from './check';
 import { exportCommand, exportList, type ExportCall } from './export';
+import { momentCommand, type MomentOptions } from './moment';
 import { mapList, reliefCommand, type ReliefOptions } from './relief';
 import { shadeCommand, type ShadeOptions } from './shade';
 import { serveJobs } from './threads';
@@ -83,6 +84,20 @@ async function main(): Promise<void> {
     .option('--unlit', 'the art as it is', false)
     .action(async (bundle: string, options: ShadeOptions) => {
       await shadeCommand(bundle, options);
+    });
+  program
+    .command('moment')
+    .description('print the digest of the scene at an hour and a second: the same on every machine')
+    .argument('<bundle>', 'bundle, a zip')
+    .option(
+      '--hour <hours>',
+      'hour of the day, 0 to 24; by default the hour at which the scene opens',
+      number,
+    )
+    .option('--at <seconds>', 'second of the flames', number, 0)
+    .option('--json', 'the whole Moment, its typed arrays as arrays', false)
+    .action(async (bundle: string, options: MomentOptions) => {
+      await momentCommand(bundle, options);
     });
   program
     .command('export')

@@ -9,6 +9,7 @@ import { emptyImage, type Image } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { settingsOf } from '@/core/scene/document';
 import { openBundle } from './bundle-file';
+import { checkHour } from './check-hour';
 
 export interface ShadeOptions {
   out: string;
@@ -24,8 +25,7 @@ export async function shadeCommand(
   file: string,
   { out, hour, at, enlarge, unlit }: ShadeOptions,
 ): Promise<void> {
-  if (hour !== undefined && (hour < 0 || hour > 24))
-    throw new InputFault(`--hour runs from 0 to 24; got ${hour}.`);
+  checkHour(hour);
   if (!Number.isInteger(enlarge) || enlarge < 1 || enlarge > MOST_TIMES) {
     throw new InputFault(`--enlarge is a whole number from 1 to ${MOST_TIMES}; got ${enlarge}.`);
   }

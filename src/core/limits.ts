@@ -50,6 +50,8 @@ export const LIMITS = {
   /** Colour stops and points of the drawn curve of one light, steps of its bands, and its cells. */
   colourStops: 16,
   curvePoints: 32,
+  /** Colours that a cycle of colours has beside the light's own. */
+  cycleColours: 8,
   bands: 32,
   blockPx: 256,
   wicks: 2_000,

@@ -192,6 +192,19 @@ describe('a database of an earlier version', () => {
       gobo: { ...bare, frame: 0, speed: 1 },
     });
     await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-5'`);
+    // And one of version 6 to version 7.
+    await run(
+      connection,
+      sql`
+      INSERT INTO scene_record (owner_id, collection, id, document)
+      VALUES (${first6}, 'wicks', 'of-version-6', ${JSON.stringify({ name: 'Old', kind: 'breeze', rateHz: 3 })})`,
+    );
+    await connection.query("UPDATE migration SET ended_at = NULL WHERE name LIKE '010%'");
+    expect(await migrate(database.pool, MIGRATIONS)).toEqual(['010-records-of-version-7']);
+    expect((await openScene(first6)).document.wicks['of-version-6']).toMatchObject({
+      ...{ name: 'Old', rateHz: 3, gusts: 0, swayXHighPx: 0, warmthLow: 0, inStep: false, cycleColours: [] },
+    });
+    await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-6'`);
     const projects = await allProjects();
     expect(projects.map(({ name, isBinned }) => [name, isBinned])).toEqual([
       ['Fixture 🚂', false],

@@ -1,12 +1,12 @@
 /** The lights that burn: those of the scene, and those of placed lamps. */
 import type { Affine, Box } from '../geometry/affine';
 import { sameItems } from '../same-items';
-import { hexInLightSpace, type Rgb } from '../raster/colour';
+import { hexInLightSpace, hexToLinear, linearInLightSpace, type Rgb } from '../raster/colour';
 import { compare, type SceneDocument } from '../scene/document';
 import type { Fixture } from '../scene/records/fixture';
 import type { FallCurve, LightLook } from '../scene/records/light-look';
 import type { Wick } from '../scene/records/wick';
-import { wickAt } from '../time/wick';
+import { STEADY, wickAt, widestSway } from '../time/wick';
 import { partId } from './part-names';
 import { lightPartsOf } from '../scene/lamp-parts';
 import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
@@ -110,15 +110,20 @@ export class LightMaker {
 
   private resolved(stage: MomentStage, { phaseId, fixture, look, wick, share, map, x, y }: Burning) {
     const kind: LightKindRecord = LIGHT_KIND_RECORDS[look.kind];
-    const alive = wick && !look.still ? wickAt(wick, phaseId, stage.seconds) : { level: 1, reach: 1 };
+    const alive = wick && !look.still ? wickAt(wick, phaseId, stage.seconds) : STEADY;
     const level = look.level * share * alive.level;
     if (level <= 0 && !kind.darkens(look)) return null;
-    const shape = kind.shape(this.parts.placed(stage, look, map, x, y, alive.reach));
+    const shape = kind.shape(
+      this.parts.placed(stage, look, map, x + alive.swayX, y + alive.swayY, alive.reach),
+    );
     if (!shape) return null;
     const { space, planeStack: planeOrder, circuits } = stage;
     const { far, near } = spanOf(fixture, planeOrder);
     const isAmbient = shape.ambient !== 'no';
     const shadow = hexInLightSpace(look.shadowColour, space);
+    const colour = alive.colour
+      ? linearInLightSpace(alive.colour(hexToLinear(look.colour)), space)
+      : hexInLightSpace(look.colour, space);
     // Field by field: spread objects of so many fields are slow to make, and there may be thousands.
     const light: MomentLight = {
       figure: shape.figure,
@@ -135,8 +140,8 @@ export class LightMaker {
       box: shape.box,
       blend: isAmbient ? 'add' : look.blend,
       rim: look.rim && !isAmbient,
-      rgb: hexInLightSpace(look.colour, space).map((v) => v * level) as Rgb,
-      stops: look.stops.length === 0 ? null : this.tables.colours(look, level, space),
+      rgb: colour.map((v) => v * level) as Rgb,
+      stops: look.stops.length === 0 ? null : this.tables.colours(look, level, space, alive.colour),
       squash: look.squash,
       curve: CURVE_NUMBERS[look.curve],
       drawn: look.curve === 'drawn' ? this.tables.curve(look) : null,
@@ -182,7 +187,7 @@ function stopping(
 ): number[] {
   const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
   // By its widest reach, so that a trembling one is not stopped by others at every frame.
-  const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1);
+  const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1) + (wick ? widestSway(wick) : 0);
   const near = light.source.parallel
     ? null
     : grownBox(withPlace(light.box, light.source), widest + light.size);

@@ -6,7 +6,7 @@
  */
 import { chunkIndex, type ChunkIndex } from '../art/tiles';
 import { finishNumbers } from '../finish/all-passes';
-import { hexInLightSpace, srgbEncode, type LightSpace, type Rgb } from '../raster/colour';
+import { hexInLightSpace, linearInLightSpace, type Rgb } from '../raster/colour';
 import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
 import { compare, inOrder, type SceneDocument, settingsOf } from '../scene/document';
@@ -133,8 +133,4 @@ function picturesOf(artworks: SceneDocument['artworks']): Pictures {
 
 function scaled([r, g, b]: Rgb, by: number): Rgb {
   return [r * by, g * by, b * by];
-}
-
-function linearInLightSpace([r, g, b]: Rgb, space: LightSpace): Rgb {
-  return space === 'linear' ? [r, g, b] : [srgbEncode(r), srgbEncode(g), srgbEncode(b)];
 }

@@ -29,12 +29,18 @@ export function curveTable(points: readonly number[]): Float32Array {
 /**
  * Colours from core to reach, mixed in OKLab, in a light space.
  * @param colour the one at 0
+ * @param shifted what becomes of each colour, linear RGB; null leaves them
  * @returns TABLE_SIZE colours of three values, to be multiplied by the level
  */
-export function stopsTable(colour: string, stops: readonly ColourStop[], space: LightSpace): Float32Array {
+export function stopsTable(
+  colour: string,
+  stops: readonly ColourStop[],
+  space: LightSpace,
+  shifted: ((own: Rgb) => Rgb) | null = null,
+): Float32Array {
   const all = [{ at: 0, colour }, ...stops.toSorted((a, b) => a.at - b.at)].map((stop) => ({
     at: stop.at,
-    lab: linearToOklab(hexToLinear(stop.colour)),
+    lab: linearToOklab(shifted ? shifted(hexToLinear(stop.colour)) : hexToLinear(stop.colour)),
   }));
   const table = new Float32Array(3 * TABLE_SIZE);
   for (let i = 0; i < TABLE_SIZE; i++) {
@@ -60,8 +66,17 @@ export class TableMemory {
     return this.curves.recall(drawnCurve, [], () => curveTable(drawnCurve));
   }
 
-  /** The colours of stops times the level. */
-  colours({ colour, stops }: LightLook, level: number, space: LightSpace): Float32Array {
+  /**
+   * The colours of stops times the level.
+   * @param shifted what becomes of each colour at this second, linear RGB; null leaves them, and then they are remembered
+   */
+  colours(
+    { colour, stops }: LightLook,
+    level: number,
+    space: LightSpace,
+    shifted: ((own: Rgb) => Rgb) | null = null,
+  ): Float32Array {
+    if (shifted) return stopsTable(colour, stops, space, shifted).map((v) => v * level);
     const table = this.stops.recall(stops, [colour, space], () => stopsTable(colour, stops, space));
     return this.levelled.recall(table, [level], () => table.map((v) => v * level));
   }

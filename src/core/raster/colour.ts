@@ -50,6 +50,18 @@ export function hexInLightSpace(hex: string, space: LightSpace): Rgb {
   return [byteInLightSpace(r, space), byteInLightSpace(g, space), byteInLightSpace(b, space)];
 }
 
+export function linearInLightSpace([r, g, b]: Readonly<Rgb>, space: LightSpace): Rgb {
+  return space === 'linear' ? [r, g, b] : [srgbEncode(r), srgbEncode(g), srgbEncode(b)];
+}
+
+/** Weights of linear red, green and blue in luminance (IEC 61966-2-1). */
+export const LUMINANCE = [0.2126, 0.7152, 0.0722] as const;
+
+/** Luminance of linear RGB; 1 is white. */
+export function linearLuminance([r, g, b]: Readonly<Rgb>): number {
+  return LUMINANCE[0] * r + LUMINANCE[1] * g + LUMINANCE[2] * b;
+}
+
 /** Linear RGB to the nearest hex, clipped to 0..1. */
 export function linearToHex(rgb: Readonly<Rgb>): string {
   const byte = (v: number) => Math.floor(Math.min(1, srgbEncode(v)) * 255 + 0.5);

@@ -1,30 +1,68 @@
 /** What a light's wick gives at a second. A pure function of the wick, the light's identity and the second. */
+import { pow } from '../geometry/exact';
+import { linearLuminance, type Rgb } from '../raster/colour';
 import type { Wick } from '../scene/records/wick';
 import { hash01, hashText } from './noise';
-import { curveOf } from './wicks/all-wicks';
+import { wickKind } from './wicks/all-wicks';
 
 export interface WickOutput {
   /** Share of the light's own level and reach. */
   level: number;
   reach: number;
+  /** Offset of the light, scene px of what carries it. */
+  swayX: number;
+  swayY: number;
+  /** What becomes of the light's colour, linear RGB; null leaves it. */
+  colour: ((own: Rgb) => Rgb) | null;
 }
+
+/** A light that burns steadily. */
+export const STEADY: WickOutput = { level: 1, reach: 1, swayX: 0, swayY: 0, colour: null };
 
 /** Where in the loop a light stands at second 0: from its own identity, so that no two lights beat together. */
 export function phaseSeconds(wick: Wick, lightId: string): number {
-  return hash01(wick.seed, hashText(lightId)) * wick.loopSeconds;
+  return wick.inStep ? 0 : hash01(wick.seed, hashText(lightId)) * wick.loopSeconds;
 }
 
 /** The wick's own curve at a second of its loop, 0 to 1. */
 export function wickCurve(wick: Wick, seconds: number): number {
-  return curveOf(wick.kind)(wick as unknown as Parameters<ReturnType<typeof curveOf>>[0], seconds);
+  return wickKind(wick.kind).curve(wick, seconds);
 }
 
 export function wickAt(wick: Wick, lightId: string, seconds: number): WickOutput {
   const at = seconds + phaseSeconds(wick, lightId);
-  const level = wickCurve(wick, at);
-  const reach = wickCurve(wick, at - wick.reachLagSeconds);
+  const between = (low: number, high: number, lag: number) =>
+    low === high ? low : low + (high - low) * wickCurve(wick, at - lag);
   return {
-    level: wick.levelLow + (wick.levelHigh - wick.levelLow) * level,
-    reach: wick.reachLow + (wick.reachHigh - wick.reachLow) * reach,
+    level: between(wick.levelLow, wick.levelHigh, wick.levelLagSeconds),
+    reach: between(wick.reachLow, wick.reachHigh, wick.reachLagSeconds),
+    swayX: between(wick.swayXLowPx, wick.swayXHighPx, wick.swayXLagSeconds),
+    swayY: between(wick.swayYLowPx, wick.swayYHighPx, wick.swayYLagSeconds),
+    colour: colouring(wick, at, between(wick.warmthLow, wick.warmthHigh, wick.warmthLagSeconds)),
   };
+}
+
+function colouring(wick: Wick, at: number, warmth: number): ((own: Rgb) => Rgb) | null {
+  const cycle = wick.cycleColours.length > 0 ? wickKind(wick.kind).colour : undefined;
+  if (!cycle && warmth === 0) return null;
+  return (own) => warmed(cycle ? cycle(wick, at, own) : own, warmth);
+}
+
+/** How far a wick can carry a light away from its place, scene px. */
+export function widestSway(wick: Wick): number {
+  const most = (low: number, high: number) => Math.max(Math.abs(low), Math.abs(high));
+  return most(wick.swayXLowPx, wick.swayXHighPx) + most(wick.swayYLowPx, wick.swayYHighPx);
+}
+
+/**
+ * A colour with red against blue so many doublings stronger, at the same luminance.
+ * @param colour linear RGB
+ */
+export function warmed(colour: Rgb, warmth: number): Rgb {
+  if (warmth === 0) return colour;
+  const gain = pow(2, warmth / 2);
+  const shifted: Rgb = [colour[0] * gain, colour[1], colour[2] / gain];
+  const before = linearLuminance(colour);
+  const after = linearLuminance(shifted);
+  return after > 0 ? (shifted.map((v) => (v * before) / after) as Rgb) : shifted;
 }

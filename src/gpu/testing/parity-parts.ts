@@ -11,15 +11,15 @@ import { newArtwork } from '@/core/scene/records/artwork';
 import type { Chunk } from '@/core/scene/records/chunk';
 import { type Lamp, newLamp } from '@/core/scene/records/lamp';
 import { type Light, newLight } from '@/core/scene/records/light';
-import { newLightPart } from '@/core/scene/records/luminaire';
+import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
 import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import type { Plane } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
 import type { SceneSettings } from '@/core/scene/records/settings';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
+import { newWick, type Wick } from '@/core/scene/records/wick';
 import { hash01 } from '@/core/time/noise';
-import { newFlamePart } from '@/core/scene/records/luminaire';
 
 export interface ParityScene {
   name: string;
@@ -126,6 +126,7 @@ export interface Parts {
   occluders?: Partial<Occluder>[];
   chunks?: Pick<Chunk, 'planeId' | 'column' | 'row' | 'cells'>[];
   lamps?: Partial<Lamp>[];
+  wicks?: Record<string, Partial<Wick>>;
 }
 
 export function build({
@@ -136,8 +137,10 @@ export function build({
   occluders = [],
   chunks = [],
   lamps = [],
+  wicks = {},
 }: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
+  for (const [id, wick] of Object.entries(wicks)) scene.wicks[id] = newWick({ name: id, seed: 11, ...wick });
   for (const [id, { normal }] of Object.entries(PICTURES)) {
     scene.artworks[id] = newArtwork({
       name: id,

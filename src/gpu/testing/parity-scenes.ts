@@ -3,6 +3,7 @@ import { cellOf } from '@/core/art/tiles';
 import { type Chunk, CHUNK_CELLS } from '@/core/scene/records/chunk';
 import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
 import { newTileGrid } from '@/core/scene/records/plane';
+import { WICK_KINDS, wickKind } from '@/core/time/wicks/all-wicks';
 
 const walls = [
   { artworkId: 'wall', x: 24 },
@@ -52,8 +53,37 @@ const make = (name: string, parts: Parts, outputPerScenePx = 1): ParityScene => 
   pictures: PICTURES,
 });
 
+/** A light on each kind of wick, which moves its level, its reach, its place and its colour. */
+const onWicks = (seed: number): Pick<Parts, 'lights' | 'wicks'> => ({
+  wicks: Object.fromEntries(
+    WICK_KINDS.map((kind) => [
+      kind,
+      {
+        ...{ kind, seed, ...(wickKind(kind).begins as object), levelLow: 0.3, levelHigh: 1.4 },
+        ...{ swayXLowPx: -6, swayXHighPx: 6, swayYLowPx: -4, swayYHighPx: 4, warmthLow: 1, warmthHigh: -1 },
+        cycleColours: kind === 'beacon' ? ['#ff4020', '#30c060'] : [],
+      },
+    ]),
+  ),
+  lights: WICK_KINDS.map((kind, i) => ({
+    ...{ wickId: kind, x: 8 + 13 * i, y: 16 + 16 * (i % 3), reachPx: 30, heightPx: 10 },
+    stops: i % 2 === 0 ? [] : [{ at: 0.6, colour: '#4060ff' }],
+  })),
+});
+
 export const PARITY_SCENES: ParityScene[] = [
   make('flat art under one light', { sprites: [{ artworkId: 'flat' }], lights: [{}] }),
+  ...[11, 12, 13].map((seed) =>
+    make(`lights on every kind of wick, ${seed}`, {
+      settings: seed === 13 ? { lightSpace: 'display' } : {},
+      sprites: [
+        { artworkId: 'wall', x: 24 },
+        { artworkId: 'dome', x: 70 },
+      ],
+      occluders: [{ outlines: [[40, 20, 48, 20, 48, 44, 40, 44]] }],
+      ...onWicks(seed),
+    }),
+  ),
   make('relief under one light', {
     sprites: [
       { artworkId: 'wall', x: 24 },

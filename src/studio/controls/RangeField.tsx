@@ -11,11 +11,23 @@ export interface RangeFieldProps {
   most: number;
   digits: number;
   unit?: string;
+  /** Whether the first may not be above the second. */
+  isOrdered?: boolean;
   onChange(low: number, high: number): void;
 }
 
 /** The lowest and highest value of something, side by side in its own unit; sums may be typed. */
-export function RangeField({ label, low, high, least, most, digits, unit = '', onChange }: RangeFieldProps) {
+export function RangeField({
+  label,
+  low,
+  high,
+  least,
+  most,
+  digits,
+  unit = '',
+  isOrdered = true,
+  onChange,
+}: RangeFieldProps) {
   const hold = (v: number) => Math.min(most, Math.max(least, v));
   return (
     <Row label={label}>
@@ -23,14 +35,14 @@ export function RangeField({ label, low, high, least, most, digits, unit = '', o
         label={`${label}, lowest`}
         value={low}
         digits={digits}
-        onChange={(v) => onChange(hold(v), Math.max(hold(v), high))}
+        onChange={(v) => onChange(hold(v), isOrdered ? Math.max(hold(v), high) : high)}
       />
       <span className="text-dust">–</span>
       <Bound
         label={`${label}, highest`}
         value={high}
         digits={digits}
-        onChange={(v) => onChange(Math.min(hold(v), low), hold(v))}
+        onChange={(v) => onChange(isOrdered ? Math.min(hold(v), low) : low, hold(v))}
       />
       <span className="figure min-w-[13px] shrink-0 text-ash">{unit}</span>
     </Row>

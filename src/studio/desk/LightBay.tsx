@@ -3,7 +3,7 @@ import { change } from '@/core/scene/edits';
 import { BayColumns } from '../controls/BayColumns';
 import { CommandKey } from '../controls/CommandKey';
 import { Column } from '../controls/Column';
-import { Choice, Row } from '../controls/small';
+import { Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { addWick } from '../store/wick-edits';
 import { HangRow } from './HangRow';
@@ -15,19 +15,20 @@ import { PickedName, PlaceFields } from './PlaceFields';
 import { PlanesLitColumn } from './PlanesLitColumn';
 import { StateRow } from './StateRow';
 import { useField, usePlaneOptions } from './use-fields';
-import { WickColumn } from './WickColumn';
+import { useWick } from './use-wick';
+import { WickChoice, type ChosenWick } from './WickChoice';
+import { WickKindFields } from './WickFields';
+import { WickTrace } from './WickTrace';
+import { WickOutputColumns } from './PartWickColumn';
 
 export function LightBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
   const look = useLightLooks(ids);
   const wick = useField('lights', ids, 'wickId', 'Wick');
-  const wicks = useScene((state) =>
-    Object.entries(state.scene.wicks).map(([id, { name }]) => [id, name] as const),
-  );
-
-  const setWick = (value: string) => {
-    if (value === 'new') addWick(studio, ids);
-    else wick.set(value === '' ? null : value);
+  const wickFields = useWick(wick.value ?? null, ids[0]);
+  const chooseWick = (chosen: ChosenWick) => {
+    if (chosen.kind === 'ready') addWick(studio, ids, chosen.place);
+    else wick.set(chosen.kind === 'none' ? null : chosen.id);
   };
 
   return (
@@ -39,15 +40,15 @@ export function LightBay({ ids }: { ids: string[] }) {
         throwsShadows={look.look.shadows && !LIGHT_SCREENS[look.look.kind].isAmbient}
       />
       <Column title="Wick">
-        <Choice
-          label="Wick"
-          value={wick.value ?? ''}
-          differs={wick.differs}
-          options={[['', 'None, steady'], ...wicks, ['new', 'New breeze …']]}
-          onChange={setWick}
-        />
-        {wick.value && <WickColumn wickId={wick.value} lightId={ids[0]} />}
+        <WickChoice label="Wick" value={wick.value ?? null} differs={wick.differs} onChoose={chooseWick} />
+        {wickFields && (
+          <>
+            <WickTrace lightId={ids[0]} seconds={4} className="my-[2px] h-[24px] w-full shrink-0" />
+            <WickKindFields {...wickFields} />
+          </>
+        )}
       </Column>
+      {wickFields && <WickOutputColumns {...wickFields} />}
       <Column title="Mount">
         <PlaceFields collection="lights" ids={ids} />
         {ids.length === 1 && <HangRow collection="lights" id={ids[0]} />}

@@ -1,50 +1,57 @@
 'use client';
-import { newWick, type Wick } from '@/core/scene/records/wick';
+import type { Wick } from '@/core/scene/records/wick';
 import type { LightPart } from '@/core/scene/records/luminaire';
-import { hashText } from '@/core/time/noise';
 import { Column } from '../controls/Column';
-import { Choice } from '../controls/small';
-import { useScene } from '../context';
+import { useStudio } from '../context';
 import { useOverride } from './look-adapter';
-import { inOrderOfName } from './use-fields';
-import { WickFields } from './WickFields';
+import { readyWick, WickChoice, type ChosenWick } from './WickChoice';
+import { WickKindFields, WickLags, WickOutputs, type WickFieldsProps } from './WickFields';
 
 /** The wick of a lamp's light: its own, so that it fits every scene; it can begin as one of this scene. */
 export function PartWickColumn({ ids, part }: { ids: readonly string[]; part: LightPart }) {
+  const studio = useStudio();
   const override = useOverride(ids, part);
-  const wicks = useScene(({ scene }) => inOrderOfName(scene.wicks));
   const { wick } = part;
-  const choose = (value: string) => {
-    if (value === '') return override.commit({ wick: null });
-    if (value === 'own') return;
-    const from = wicks.find(([id]) => id === value)?.[1];
-    override.commit({ wick: from ? { ...from } : newWick({ name: 'Breeze', seed: hashText(part.id) }) });
+  const choose = (chosen: ChosenWick) => {
+    if (chosen.kind === 'none') return override.commit({ wick: null });
+    if (chosen.kind === 'ready') return override.commit({ wick: readyWick(chosen.place, part.id) });
+    const from = studio.scene.wicks[chosen.id];
+    if (from) override.commit({ wick: { ...from } });
   };
-  const withFields = (fields: Partial<Wick>) => ({ wick: { ...wick!, ...fields } });
+  const given = (fields: Partial<Wick>) => (shown: LightPart) =>
+    shown.wick ? { wick: { ...shown.wick, ...fields } } : {};
+  const props: WickFieldsProps | null = wick && {
+    ...{ wick, level: part.level, reachPx: part.reachPx, cancel: override.cancel },
+    preview: (fields) => override.preview(given(fields)),
+    commit: (fields) => override.commit(given(fields)),
+  };
   return (
-    <Column title="Wick">
-      <Choice
-        label={override.mark('wick', 'Wick')}
-        value={wick ? 'own' : ''}
-        differs={override.differs('wick')}
-        options={[
-          ['', 'None, steady'],
-          ...(wick ? ([['own', wick.name]] as const) : []),
-          ...wicks.map(([id, { name }]) => [id, `As ${name}`] as const),
-          ['new', 'New breeze …'],
-        ]}
-        onChange={choose}
-      />
-      {wick && (
-        <WickFields
-          wick={wick}
-          level={part.level}
-          reachPx={part.reachPx}
-          preview={(fields) => override.preview(withFields(fields))}
-          commit={(fields) => override.commit(withFields(fields))}
-          cancel={override.cancel}
+    <>
+      <Column title="Wick">
+        <WickChoice
+          label={override.mark('wick', 'Wick')}
+          value={wick ? 'own' : null}
+          differs={override.differs('wick')}
+          own={wick?.name}
+          onChoose={choose}
         />
-      )}
-    </Column>
+        {props && <WickKindFields {...props} />}
+      </Column>
+      {props && <WickOutputColumns {...props} />}
+    </>
+  );
+}
+
+/** What the lights of a wick get of it, and how late. */
+export function WickOutputColumns(props: WickFieldsProps) {
+  return (
+    <>
+      <Column title="What it moves" wide>
+        <WickOutputs {...props} />
+      </Column>
+      <Column title="Behind the curve by">
+        <WickLags {...props} />
+      </Column>
+    </>
   );
 }

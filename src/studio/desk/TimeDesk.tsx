@@ -1,17 +1,22 @@
 'use client';
+import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
 import { clockText, cuesInOrder } from '@/core/time/cues';
+import { READY_WICKS } from '@/core/time/wicks/ready';
 import { Column } from '../controls/Column';
-import { Key } from '../controls/small';
+import { NameField } from '../controls/NameField';
+import { Choice, Key } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { goToHour } from '../dayline/Dayline';
 import { recordCue } from '../dayline/record-cue';
+import { addWick, deleteWick, duplicateWick, putLuminaireOnWick, putOnWick } from '../store/wick-edits';
 import { CueBay } from './CueBay';
-import { WickColumn } from './WickColumn';
+import { WickOutputColumns } from './PartWickColumn';
+import { inOrderOfName } from './use-fields';
+import { useWick } from './use-wick';
+import { WickChart } from './WickChart';
+import { WickKindFields } from './WickFields';
 import { WickTrace } from './WickTrace';
-import { useState } from 'react';
-import { NameField } from '../controls/NameField';
-import { addWick, deleteWick, duplicateWick } from '../store/wick-edits';
 
 /** The desk of the Time bench: cues at the left, wicks and the lights that burn by them at the right. */
 export function TimeDesk() {
@@ -30,6 +35,7 @@ export function TimeDesk() {
       light.wickId !== null && light.wickId === wickId ? [{ id, name: light.name }] : [],
     ),
   );
+  const fields = useWick(wickId, lights[0]?.id ?? '');
   return (
     <div className="flex min-h-0 gap-5 overflow-x-auto border-t border-line bg-slate p-2">
       <Column title="Cues" aside={`${cues.length} in the day`}>
@@ -51,18 +57,31 @@ export function TimeDesk() {
           <Key onClick={() => recordCue(studio)}>Record one now</Key>
         </div>
       </Column>
-      <div className="min-w-[400px]">
-        {cue ? (
+      {cue ? (
+        <div className="min-w-[400px]">
           <CueBay id={cue} />
-        ) : (
+        </div>
+      ) : (
+        <Column title="Cue">
           <p className="text-ash">
             Pick a cue to see what it holds. Move the playhead, set the ambient light on the Stage, then
             record.
           </p>
-        )}
-      </div>
+        </Column>
+      )}
       <Column title="Wicks" aside={`${wicks.length}`}>
         <div className="flex flex-col gap-1 overflow-y-auto">
+          <Choice<string>
+            label="New"
+            value=""
+            options={[
+              ['', 'choose one'],
+              ...READY_WICKS.map(({ name }, place) => [String(place), name] as const),
+            ]}
+            onChange={(place) => {
+              if (place !== '') setChosen(addWick(studio, studio.pickedOf('lights'), Number(place)));
+            }}
+          />
           {wicks.map(({ id, name }) => (
             <button
               key={id}
@@ -74,10 +93,9 @@ export function TimeDesk() {
               {name}
             </button>
           ))}
-          <div className="row flex gap-1">
-            <Key onClick={() => setChosen(addWick(studio, studio.pickedOf('lights')))}>New</Key>
-            {wickId && <Key onClick={() => setChosen(duplicateWick(studio, wickId))}>Duplicate</Key>}
-            {wickId && (
+          {wickId && (
+            <div className="row flex gap-1">
+              <Key onClick={() => setChosen(duplicateWick(studio, wickId))}>Duplicate</Key>
               <Key
                 title="Lights on it burn steadily then"
                 onClick={() => {
@@ -87,8 +105,8 @@ export function TimeDesk() {
               >
                 Delete
               </Key>
-            )}
-          </div>
+            </div>
+          )}
           {wicks.length === 0 && (
             <p className="text-ash">
               A wick makes a light flicker. Pick lights on the Stage first to put them on it.
@@ -96,27 +114,69 @@ export function TimeDesk() {
           )}
         </div>
       </Column>
-      {wickId && (
-        <Column title="Wick" wide aside={<WickName wickId={wickId} />}>
-          <WickColumn wickId={wickId} lightId={lights[0]?.id ?? ''} />
-        </Column>
+      {wickId && fields && (
+        <>
+          <Column title="Wick" wide="very" aside={<WickName wickId={wickId} />}>
+            <WickChart wickId={wickId} lightId={lights[0]?.id ?? ''} />
+            <WickKindFields {...fields} />
+          </Column>
+          <WickOutputColumns {...fields} />
+          <LightsOnWick wickId={wickId} lights={lights} />
+        </>
       )}
-      <section aria-label="Lights on this wick" className="min-w-[200px] flex-1">
-        <h3 className="heading">Lights on this wick</h3>
-        {lights.map(({ id, name }) => (
-          <div key={id} className="flex items-center gap-2">
-            <button
-              type="button"
-              className="w-[110px] shrink-0 cursor-pointer truncate text-left"
-              onClick={() => studio.pick({ collection: 'lights', id })}
-            >
-              {name}
-            </button>
-            <WickTrace lightId={id} seconds={8} className="h-[30px] min-w-0 flex-1" />
-          </div>
-        ))}
-      </section>
     </div>
+  );
+}
+
+/** Who burns on a wick, each with its trace; what is picked, or a whole luminaire, is put on it. */
+function LightsOnWick({
+  wickId,
+  lights,
+}: {
+  wickId: string;
+  lights: readonly { id: string; name: string }[];
+}) {
+  const studio = useStudio();
+  const picked = useScene((state) =>
+    state.selection.filter(({ collection }) => collection === 'lights' || collection === 'lamps'),
+  );
+  const luminaires = useScene(({ scene }) =>
+    inOrderOfName(scene.luminaires).map(([id, { name }]) => [id, name] as const),
+  );
+  const ids = (collection: 'lights' | 'lamps') =>
+    picked.filter((one) => one.collection === collection).map(({ id }) => id);
+  return (
+    <section aria-label="Lights on this wick" className="min-w-[200px] flex-1">
+      <h3 className="heading">Lights on this wick</h3>
+      <div className="flex flex-wrap items-center gap-1">
+        {picked.length > 0 && (
+          <Key onClick={() => putOnWick(studio, wickId, ids('lights'), ids('lamps'))}>
+            Put {picked.length} picked on it
+          </Key>
+        )}
+        {luminaires.length > 0 && (
+          <Choice<string>
+            label="Luminaire"
+            value=""
+            options={[['', 'put one on it'], ...luminaires]}
+            onChange={(id) => id !== '' && putLuminaireOnWick(studio, wickId, id)}
+          />
+        )}
+      </div>
+      {lights.map(({ id, name }) => (
+        <div key={id} className="flex items-center gap-2">
+          <button
+            type="button"
+            className="w-[110px] shrink-0 cursor-pointer truncate text-left"
+            title={name}
+            onClick={() => studio.pick({ collection: 'lights', id })}
+          >
+            {name}
+          </button>
+          <WickTrace lightId={id} seconds={8} className="h-[30px] min-w-0 flex-1" />
+        </div>
+      ))}
+    </section>
   );
 }
 

@@ -1,9 +1,10 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { wickAt } from '@/core/time/wick';
-import { useStudio } from '../context';
+import type { Studio } from '../store/studio';
+import { useLiveCanvas, type LiveCanvas } from './use-live-canvas';
 
 export interface WickTraceProps {
   lightId: string;
@@ -15,27 +16,11 @@ export interface WickTraceProps {
 }
 
 const POINTS = 90;
-const REDRAW_MS = 66;
 
-/** A light's wick running live: the curve of its level, with now at one end. Draws itself; React never renders for it. */
+/** A light's wick running live: the curve of its level, with now at one end. */
 export function WickTrace({ lightId, seconds, className, upright = false }: WickTraceProps) {
-  const studio = useStudio();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const target = canvas.current!;
-    const context = target.getContext('2d')!;
-    let last = 0;
-    const draw = () => {
-      const now = performance.now();
-      if (now - last < REDRAW_MS) return;
-      last = now;
-      const ratio = window.devicePixelRatio || 1;
-      const [width, height] = [target.clientWidth * ratio, target.clientHeight * ratio];
-      if (target.width !== width || target.height !== height) {
-        target.width = width;
-        target.height = height;
-      }
-      context.clearRect(0, 0, width, height);
+  const draw = useCallback(
+    ({ context, width, height, ratio }: LiveCanvas, studio: Studio) => {
       const light = studio.scene.lights[lightId];
       if (!light) return;
       const wick = light.wickId === null ? undefined : studio.scene.wicks[light.wickId];
@@ -60,10 +45,8 @@ export function WickTrace({ lightId, seconds, className, upright = false }: Wick
       context.lineWidth = ratio;
       context.stroke();
       context.globalAlpha = 1;
-    };
-    draw();
-    const leave = [studio.live.subscribe(draw), studio.scenes.api.subscribe(draw)];
-    return () => leave.forEach((stop) => stop());
-  }, [studio, lightId, seconds, upright]);
-  return <canvas ref={canvas} aria-hidden className={className} />;
+    },
+    [lightId, seconds, upright],
+  );
+  return <canvas ref={useLiveCanvas(draw)} aria-hidden className={className} />;
 }

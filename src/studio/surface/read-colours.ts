@@ -1,9 +1,13 @@
 import type { OverlayColours } from './overlay';
 
+/** One design token, as `--color-brass`. */
+export function readToken(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+}
+
 /** The design tokens as canvases need them. */
 export function readColours(): { colours: OverlayColours; font: string } {
-  const style = getComputedStyle(document.documentElement);
-  const token = (name: string) => style.getPropertyValue(name).trim();
+  const token = readToken;
   return {
     colours: {
       picked: token('--color-mark-picked'),

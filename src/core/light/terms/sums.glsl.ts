@@ -1,4 +1,4 @@
-import { LUMINANCE } from './sums';
+import { LUMINANCE } from '../../raster/colour';
 
 /** @see sums.ts */
 export const SUMS = `

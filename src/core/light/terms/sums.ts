@@ -1,7 +1,5 @@
 /** How the sums of a layer become its light, a channel at a time; none of them has an order. */
-
-/** Luminance of linear sRGB (IEC 61966-2-1); of encoded values it stands for their brightness. */
-export const LUMINANCE = [0.2126, 0.7152, 0.0722] as const;
+import { LUMINANCE } from '../../raster/colour';
 
 /**
  * The ambient light.

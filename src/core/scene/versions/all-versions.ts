@@ -4,6 +4,7 @@ import { toVersion3 } from './3';
 import { toVersion4 } from './4';
 import { toVersion5 } from './5';
 import { toVersion6 } from './6';
+import { toVersion7 } from './7';
 import { eachRecord, type Json, type VersionStep } from './step';
 
 /** By the version that each of them starts from. */
@@ -13,6 +14,7 @@ const STEPS: Record<number, VersionStep> = {
   3: toVersion4,
   4: toVersion5,
   5: toVersion6,
+  6: toVersion7,
 };
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */

@@ -2,10 +2,12 @@
 import type { PoolConnection } from 'mysql2/promise';
 import { recordsFromDocuments } from './007-records-from-documents';
 import { recordsOfVersion6 } from './009-records-of-version-6';
+import { recordsOfVersion7 } from './010-records-of-version-7';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
 export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '007-records-from-documents': recordsFromDocuments,
   '009-records-of-version-6': recordsOfVersion6,
+  '010-records-of-version-7': recordsOfVersion7,
 };

@@ -1,0 +1,7 @@
+/** Brings the rows of records that version 7 of the scene document changed to it. */
+import type { PoolConnection } from 'mysql2/promise';
+import { upgradeRecords } from './upgrade-records';
+
+export function recordsOfVersion7(connection: PoolConnection): Promise<void> {
+  return upgradeRecords(connection, { scene_record: ['wicks', 'lamps'], project_record: ['luminaires'] });
+}
