@@ -9,7 +9,9 @@ import { newRelief } from '../scene/records/relief';
 import { newSprite } from '../scene/records/sprite';
 import { newWick } from '../scene/records/wick';
 import { framesFrom } from '../art/cut';
+import { linearLuminance } from '../raster/colour';
 import { gateView, momentAt } from './moment-at';
+import { momentDigest, momentJson } from './moment-json';
 import { spriteAffine } from './standing';
 import { NOTHING_PASSING } from './passing';
 
@@ -218,5 +220,59 @@ describe('a Moment', () => {
       ),
       { numRuns: 20 },
     );
+  });
+});
+
+describe('what a wick moves', () => {
+  const lit = (fields: Partial<Parameters<typeof newWick>[0]>) => {
+    const scene = halt();
+    const still = { levelLow: 1, levelHigh: 1, reachLow: 1, reachHigh: 1 };
+    scene.wicks.w = newWick({ name: '', seed: 3, ...still, ...fields });
+    scene.lights = { b: { ...scene.lights.b, x: 50, y: 30, wickId: 'w', colour: '#808080' } };
+    return (seconds: number) => momentAt(scene, 12, seconds, NOTHING_PASSING, gateView(scene)).lights[0];
+  };
+
+  it('is the place of a light, in px of what carries it', () => {
+    const at = lit({ swayXLowPx: 4, swayXHighPx: 4, swayYLowPx: -2, swayYHighPx: -2 });
+    expect(at(1)).toMatchObject({ x: 54, y: 28 });
+    const moving = lit({ swayXLowPx: -5, swayXHighPx: 5 });
+    const places = Array.from({ length: 40 }, (_, i) => moving(i / 4).x);
+    expect(Math.min(...places)).toBeGreaterThanOrEqual(45);
+    expect(Math.max(...places)).toBeLessThanOrEqual(55);
+    expect(new Set(places).size).toBeGreaterThan(30);
+  });
+
+  it('is its colour at the same luminance, its ramp too', () => {
+    const plain = lit({})(0);
+    const warm = lit({ warmthLow: 1, warmthHigh: 1 })(0);
+    expect(warm.rgb[0] / warm.rgb[2]).toBeCloseTo(2, 9);
+    expect(linearLuminance(warm.rgb)).toBeCloseTo(linearLuminance(plain.rgb), 9);
+    expect(plain.rgb[0]).toBe(plain.rgb[2]);
+  });
+
+  it('keeps an occluder that only the swaying light comes near to', () => {
+    const scene = halt();
+    scene.wicks.w = newWick({ name: '', seed: 3, swayXLowPx: -40, swayXHighPx: 40 });
+    scene.lights = { b: { ...scene.lights.b, x: 50, y: 30, reachPx: 20, wickId: 'w' } };
+    scene.occluders = {};
+    scene.occluders.o = newOccluder({
+      ...{ name: '', planeId: 'plane-near', kind: 'closed' as const },
+      outlines: [[95, 20, 100, 20, 100, 40, 95, 40]],
+    });
+    for (let second = 0; second < 10; second++)
+      expect(momentAt(scene, 12, second, NOTHING_PASSING, gateView(scene)).lights[0].occluders).toEqual([0]);
+  });
+});
+
+describe('the digest of a Moment', () => {
+  it('is the same for the same, and another for another second; what is endless has a word', () => {
+    const scene = halt();
+    scene.lights.sun = newLight({ ...scene.lights.b, name: 'Sun', kind: 'sun' });
+    const moment = (seconds: number) => momentAt(scene, 12, seconds, NOTHING_PASSING, gateView(scene));
+    expect(momentDigest(moment(2))).toBe(momentDigest(moment(2)));
+    expect(momentDigest(moment(2))).not.toBe(momentDigest(moment(3)));
+    expect(momentDigest(moment(2))).toMatch(/^[0-9a-f]{16}$/);
+    const json = JSON.parse(momentJson(moment(2))) as { lights: { box: { left: unknown } }[] };
+    expect(json.lights.some(({ box }) => box.left === '-Infinity')).toBe(true);
   });
 });

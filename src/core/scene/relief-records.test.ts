@@ -83,6 +83,23 @@ describe('a document of version 4', () => {
   });
 });
 
+describe('a document of version 6', () => {
+  it('has wicks that are breezes without gusts, and leave place and colour alone', () => {
+    const read = readScene(fixture(6));
+    expect(read.version).toBe(SCENE_VERSION);
+    const wicks = [
+      ...Object.values(read.wicks),
+      ...Object.values(read.luminaires).flatMap(({ lights }) => lights.flatMap(({ wick }) => wick ?? [])),
+    ];
+    expect(wicks.length).toBeGreaterThan(1);
+    for (const wick of wicks)
+      expect(wick).toMatchObject({
+        ...{ kind: 'breeze', gusts: 0, levelLagSeconds: 0, swayXHighPx: 0, warmthHigh: 0, inStep: false },
+        cycleColours: [],
+      });
+  });
+});
+
 describe('a document of version 5', () => {
   it('has gobos that play from their first frame at the rate of their art, and a gain wherever things are seen when lit', () => {
     const read = readScene(fixture(5));
