@@ -170,7 +170,9 @@ test('a breeze makes a light flicker, no two in step, and freezing holds it', as
   for (const x of [540, 640]) {
     await page.keyboard.press('p');
     await drag(page, [x, 256], [x + 80, 256]);
-    await page.getByRole('combobox', { name: 'Wick' }).selectOption(x === 540 ? 'new' : { label: 'Wick 1' });
+    await page
+      .getByRole('combobox', { name: 'Wick' })
+      .selectOption({ label: x === 540 ? 'New: Draughty lantern' : 'Draughty lantern' });
   }
   await page.keyboard.press('Escape');
   const low = page.getByLabel('Level, lowest');

@@ -41,6 +41,10 @@ const everyMap: Act = async (page) => {
   for (const name of ['Height', 'Rim', 'Occlusion', 'Glow']) await maps.getByRole('button', { name }).click();
 };
 
+const drawnWick: Act = async (page) => {
+  await page.getByLabel('Pattern', { exact: true }).selectOption({ label: 'Drawn' });
+};
+
 /** What is done on a bench, from nothing picked on. */
 const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[] = [
   ['the scene', 'Stage'],
@@ -58,6 +62,7 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['luminaires on the shelf', 'Stage', click('Luminaires')],
   ['the keys', 'Stage', click('Close the shelf'), press('?')],
   ['time', 'Time', press('Escape')],
+  ['a wick that is drawn', 'Time', drawnWick],
   ['a cue', 'Time', click('08:00')],
   ['art', 'Art', click(/^Stove smoke:/)],
   ['a frame', 'Art', click(/^Frame 3/)],

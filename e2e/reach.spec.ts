@@ -140,8 +140,8 @@ test('a lamp is shaped on the stage: its reach, its level, its flip and the plan
   await number(page, 'Offset X', '60');
   await page.getByRole('button', { name: 'Update luminaire' }).click();
   await expect(page.getByRole('region', { name: 'Part' })).toContainText('no overrides');
-  await page.getByRole('region', { name: 'Wick' }).getByLabel('Wick').selectOption({ label: 'New breeze …' });
-  await expect(page.getByRole('region', { name: 'Wick' }).getByLabel('Rate, number')).toHaveValue('1.6');
+  await page.getByRole('region', { name: 'Wick' }).getByLabel('Wick').selectOption({ label: 'New: Candle' });
+  await expect(page.getByRole('region', { name: 'Wick' }).getByLabel('Rate, number')).toHaveValue('2.2');
   await page.getByRole('region', { name: 'Luminaire' }).getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByLabel('Part', { exact: true }).locator('option')).toHaveText(['Glow']);
 });

@@ -19,7 +19,7 @@ import { useWick } from './use-wick';
 import { WickChoice, type ChosenWick } from './WickChoice';
 import { WickKindFields } from './WickFields';
 import { WickTrace } from './WickTrace';
-import { WickOutputColumns } from './PartWickColumn';
+import { WickOutputColumn } from './PartWickColumn';
 
 export function LightBay({ ids }: { ids: string[] }) {
   const studio = useStudio();
@@ -48,7 +48,7 @@ export function LightBay({ ids }: { ids: string[] }) {
           </>
         )}
       </Column>
-      {wickFields && <WickOutputColumns {...wickFields} />}
+      {wickFields && <WickOutputColumn {...wickFields} />}
       <Column title="Mount">
         <PlaceFields collection="lights" ids={ids} />
         {ids.length === 1 && <HangRow collection="lights" id={ids[0]} />}

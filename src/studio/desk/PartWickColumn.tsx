@@ -37,21 +37,17 @@ export function PartWickColumn({ ids, part }: { ids: readonly string[]; part: Li
         />
         {props && <WickKindFields {...props} />}
       </Column>
-      {props && <WickOutputColumns {...props} />}
+      {props && <WickOutputColumn {...props} />}
     </>
   );
 }
 
 /** What the lights of a wick get of it, and how late. */
-export function WickOutputColumns(props: WickFieldsProps) {
+export function WickOutputColumn(props: WickFieldsProps) {
   return (
-    <>
-      <Column title="What it moves" wide>
-        <WickOutputs {...props} />
-      </Column>
-      <Column title="Behind the curve by">
-        <WickLags {...props} />
-      </Column>
-    </>
+    <Column title="Outputs" wide>
+      <WickOutputs {...props} />
+      <WickLags {...props} />
+    </Column>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
 import { clockText, cuesInOrder } from '@/core/time/cues';
 import { READY_WICKS } from '@/core/time/wicks/ready';
+import { BayColumns } from '../controls/BayColumns';
 import { Column } from '../controls/Column';
 import { NameField } from '../controls/NameField';
 import { Choice, Key } from '../controls/small';
@@ -11,7 +12,7 @@ import { goToHour } from '../dayline/Dayline';
 import { recordCue } from '../dayline/record-cue';
 import { addWick, deleteWick, duplicateWick, putLuminaireOnWick, putOnWick } from '../store/wick-edits';
 import { CueBay } from './CueBay';
-import { WickOutputColumns } from './PartWickColumn';
+import { WickOutputColumn } from './PartWickColumn';
 import { inOrderOfName } from './use-fields';
 import { useWick } from './use-wick';
 import { WickChart } from './WickChart';
@@ -37,93 +38,95 @@ export function TimeDesk() {
   );
   const fields = useWick(wickId, lights[0]?.id ?? '');
   return (
-    <div className="flex min-h-0 gap-5 overflow-x-auto border-t border-line bg-slate p-2">
-      <Column title="Cues" aside={`${cues.length} in the day`}>
-        <div className="flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto">
-          {cues.map(({ id, clockHours }) => (
-            <button
-              key={id}
-              type="button"
-              className="key figure"
-              data-picked={cue === id}
-              onClick={() => {
-                studio.pick({ collection: 'cues', id });
-                goToHour(studio, clockHours);
-              }}
-            >
-              {clockText(clockHours)}
-            </button>
-          ))}
-          <Key onClick={() => recordCue(studio)}>Record one now</Key>
-        </div>
-      </Column>
-      {cue ? (
-        <div className="min-w-[400px]">
-          <CueBay id={cue} />
-        </div>
-      ) : (
-        <Column title="Cue">
-          <p className="text-ash">
-            Pick a cue to see what it holds. Move the playhead, set the ambient light on the Stage, then
-            record.
-          </p>
-        </Column>
-      )}
-      <Column title="Wicks" aside={`${wicks.length}`}>
-        <div className="flex flex-col gap-1 overflow-y-auto">
-          <Choice<string>
-            label="New"
-            value=""
-            options={[
-              ['', 'choose one'],
-              ...READY_WICKS.map(({ name }, place) => [String(place), name] as const),
-            ]}
-            onChange={(place) => {
-              if (place !== '') setChosen(addWick(studio, studio.pickedOf('lights'), Number(place)));
-            }}
-          />
-          {wicks.map(({ id, name }) => (
-            <button
-              key={id}
-              type="button"
-              className="key text-left"
-              data-picked={wickId === id}
-              onClick={() => setChosen(id)}
-            >
-              {name}
-            </button>
-          ))}
-          {wickId && (
-            <div className="row flex gap-1">
-              <Key onClick={() => setChosen(duplicateWick(studio, wickId))}>Duplicate</Key>
-              <Key
-                title="Lights on it burn steadily then"
+    <div className="min-h-0 border-t border-line bg-slate p-2">
+      <BayColumns>
+        <Column title="Cues" aside={`${cues.length} in the day`}>
+          <div className="flex min-h-0 flex-wrap content-start gap-1 overflow-y-auto">
+            {cues.map(({ id, clockHours }) => (
+              <button
+                key={id}
+                type="button"
+                className="key figure"
+                data-picked={cue === id}
                 onClick={() => {
-                  setChosen(null);
-                  deleteWick(studio, wickId);
+                  studio.pick({ collection: 'cues', id });
+                  goToHour(studio, clockHours);
                 }}
               >
-                Delete
-              </Key>
-            </div>
-          )}
-          {wicks.length === 0 && (
+                {clockText(clockHours)}
+              </button>
+            ))}
+            <Key onClick={() => recordCue(studio)}>Record one now</Key>
+          </div>
+        </Column>
+        {cue ? (
+          <div className="min-w-[400px]">
+            <CueBay id={cue} />
+          </div>
+        ) : (
+          <Column title="Cue">
             <p className="text-ash">
-              A wick makes a light flicker. Pick lights on the Stage first to put them on it.
+              Pick a cue to see what it holds. Move the playhead, set the ambient light on the Stage, then
+              record.
             </p>
-          )}
-        </div>
-      </Column>
-      {wickId && fields && (
-        <>
-          <Column title="Wick" wide="very" aside={<WickName wickId={wickId} />}>
-            <WickChart wickId={wickId} lightId={lights[0]?.id ?? ''} />
-            <WickKindFields {...fields} />
           </Column>
-          <WickOutputColumns {...fields} />
-          <LightsOnWick wickId={wickId} lights={lights} />
-        </>
-      )}
+        )}
+        <Column title="Wicks" aside={`${wicks.length}`}>
+          <div className="flex flex-col gap-1 overflow-y-auto">
+            <Choice<string>
+              label="New"
+              value=""
+              options={[
+                ['', 'choose one'],
+                ...READY_WICKS.map(({ name }, place) => [String(place), name] as const),
+              ]}
+              onChange={(place) => {
+                if (place !== '') setChosen(addWick(studio, studio.pickedOf('lights'), Number(place)));
+              }}
+            />
+            {wicks.map(({ id, name }) => (
+              <button
+                key={id}
+                type="button"
+                className="key text-left"
+                data-picked={wickId === id}
+                onClick={() => setChosen(id)}
+              >
+                {name}
+              </button>
+            ))}
+            {wickId && (
+              <div className="row flex gap-1">
+                <Key onClick={() => setChosen(duplicateWick(studio, wickId))}>Duplicate</Key>
+                <Key
+                  title="Lights on it burn steadily then"
+                  onClick={() => {
+                    setChosen(null);
+                    deleteWick(studio, wickId);
+                  }}
+                >
+                  Delete
+                </Key>
+              </div>
+            )}
+            {wicks.length === 0 && (
+              <p className="text-ash">
+                A wick makes a light flicker. Pick lights on the Stage first to put them on it.
+              </p>
+            )}
+          </div>
+        </Column>
+        {wickId && fields && (
+          <>
+            <Column title="Wick" wide="very" aside={<WickName wickId={wickId} />}>
+              <WickChart wickId={wickId} lightId={lights[0]?.id ?? ''} />
+              <WickKindFields {...fields} />
+            </Column>
+            <WickOutputColumn {...fields} />
+            <LightsOnWick wickId={wickId} lights={lights} />
+          </>
+        )}
+      </BayColumns>
     </div>
   );
 }
@@ -146,7 +149,7 @@ function LightsOnWick({
   const ids = (collection: 'lights' | 'lamps') =>
     picked.filter((one) => one.collection === collection).map(({ id }) => id);
   return (
-    <section aria-label="Lights on this wick" className="min-w-[200px] flex-1">
+    <section aria-label="Lights on this wick" className="min-w-[220px] flex-1">
       <h3 className="heading">Lights on this wick</h3>
       <div className="flex flex-wrap items-center gap-1">
         {picked.length > 0 && (

@@ -37,7 +37,7 @@ export function WickKindFields({
   return (
     <>
       <Choice<WickKind>
-        label={mark('Kind')}
+        label={mark('Pattern')}
         value={wick.kind}
         options={WICK_KINDS.map((kind) => [kind, WICK_SCREENS[kind].word])}
         onChange={change}
@@ -225,7 +225,7 @@ export function WickLags({ wick, mark = (label) => label, ...gesture }: WickFiel
   return LAGS.map(([field, word]) => (
     <ValueField
       key={field}
-      label={mark(word)}
+      label={mark(`${word} lag`)}
       value={wick[field]}
       low={0}
       high={2}
