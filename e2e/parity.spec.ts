@@ -56,6 +56,9 @@ function holds({ report, png }: Run, name: string, isSoft: boolean): void {
 
 const NAMES = [
   'flat art under one light',
+  'lights on every kind of wick, 11',
+  'lights on every kind of wick, 12',
+  'lights on every kind of wick, 13',
   'relief under one light',
   'flipped, turned and scaled sprites',
   'several planes with translucent edges',
