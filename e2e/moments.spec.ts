@@ -7,17 +7,13 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { writeBundle } from '../src/core/handoff/bundle';
-import type { SceneDocument } from '../src/core/scene/document';
 import { newWick } from '../src/core/scene/records/wick';
-import { READY_WICKS } from '../src/core/time/wicks/ready';
+import { READY_WICKS } from '../src/core/time/ready-wicks';
 import { fennelHalt } from '../src/demo/fennel-halt';
 import { DIGEST_TIMES, digestsOf } from '../src/demo/testing/digests';
+import type { DigestPage } from '../src/demo/testing/digests-page';
 import { sha256Of } from '../src/server/queries/blobs';
 import { pageBundle } from './page-bundle';
-
-interface DigestWindow {
-  digestsOf(scene: SceneDocument): string[];
-}
 
 /** The demo with a light on each of the wicks that come along. */
 function livelyHalt() {
@@ -38,10 +34,7 @@ test('a hundred Moments have the same digests in Node, in a page and in a worker
   expect(new Set(here).size).toBe(DIGEST_TIMES.length);
   const script = await pageBundle('src/demo/testing/digests-page.ts');
   await page.addScriptTag({ content: script });
-  const inPage = await page.evaluate(
-    (scene) => (window as unknown as DigestWindow).digestsOf(scene),
-    document,
-  );
+  const inPage = await page.evaluate((scene) => (window as unknown as DigestPage).digestsOf(scene), document);
   expect(inPage).toEqual(here);
   const inWorker = await page.evaluate(
     ([code, scene]) =>

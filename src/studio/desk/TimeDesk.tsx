@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
 import { clockText, cuesInOrder } from '@/core/time/cues';
-import { READY_WICKS } from '@/core/time/wicks/ready';
+import { READY_WICKS } from '@/core/time/ready-wicks';
 import { BayColumns } from '../controls/BayColumns';
 import { Column } from '../controls/Column';
 import { NameField } from '../controls/NameField';

@@ -1,7 +1,7 @@
 'use client';
 import { newWick, type Wick } from '@/core/scene/records/wick';
 import { hashText } from '@/core/time/noise';
-import { READY_WICKS } from '@/core/time/wicks/ready';
+import { READY_WICKS } from '@/core/time/ready-wicks';
 import { useScene } from '../context';
 import { Choice } from '../controls/small';
 import { inOrderOfName } from './use-fields';

@@ -3,7 +3,7 @@ import { applyEdits, change, create } from '@/core/scene/edits';
 import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { newWick } from '@/core/scene/records/wick';
 import { hashText } from '@/core/time/noise';
-import { READY_WICKS } from '@/core/time/wicks/ready';
+import { READY_WICKS } from '@/core/time/ready-wicks';
 import { overrideEdits } from './lamp-edits';
 import { deleteEdits } from './delete-edits';
 import { freshId, type Studio } from './studio';

@@ -19,10 +19,6 @@ export function wickKind(kind: WickKind): WickKindRecord<Record<string, unknown>
   return WICK_KIND_RECORDS[kind] as unknown as WickKindRecord<Record<string, unknown>>;
 }
 
-/** What a light gets of a wick: each output runs from its lowest to its highest value, some time behind the curve. */
-export const WICK_OUTPUTS = ['level', 'reach', 'swayX', 'swayY', 'warmth'] as const;
-export type WickOutputName = (typeof WICK_OUTPUTS)[number];
-
 /** The largest offset of a light by its wick, scene px. */
 const MOST_SWAY_PX = 256;
 /** Doublings of red against blue, at most. */

@@ -5,7 +5,7 @@ import { newWick, wickSchema, type Wick } from '../../scene/records/wick';
 import { hash01 } from '../noise';
 import { phaseSeconds, warmed, wickAt, wickCurve } from '../wick';
 import { WICK_KINDS, wickKind, type WickKind } from './all-wicks';
-import { READY_WICKS } from './ready';
+import { READY_WICKS } from '../ready-wicks';
 
 const wick = (fields: Partial<Wick>) => newWick({ name: '', seed: 7, ...fields });
 const of = (kind: WickKind, fields: Partial<Wick> = {}) =>

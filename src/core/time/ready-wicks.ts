@@ -1,5 +1,5 @@
 /** Wicks that come with Oilwick: names from lamps and weather, each with what makes it so. Tuned by eye on the sample scenes. */
-import type { Wick } from '../../scene/records/wick';
+import type { Wick } from '../scene/records/wick';
 
 type ReadyWick = Pick<Wick, 'name' | 'kind'> & Partial<Omit<Wick, 'seed'>>;
 
