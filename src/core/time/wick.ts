@@ -48,10 +48,9 @@ function colouring(wick: Wick, at: number, warmth: number): ((own: Rgb) => Rgb) 
   return (own) => warmed(cycle ? cycle(wick, at, own) : own, warmth);
 }
 
-/** How far a wick can carry a light away from its place, scene px. */
-export function widestSway(wick: Wick): number {
-  const most = (low: number, high: number) => Math.max(Math.abs(low), Math.abs(high));
-  return most(wick.swayXLowPx, wick.swayXHighPx) + most(wick.swayYLowPx, wick.swayYHighPx);
+/** How far from wherever it is a wick can carry a light, px of what carries it. */
+export function widestSway({ swayXLowPx, swayXHighPx, swayYLowPx, swayYHighPx }: Wick): number {
+  return Math.abs(swayXHighPx - swayXLowPx) + Math.abs(swayYHighPx - swayYLowPx);
 }
 
 /**
