@@ -18,7 +18,7 @@ const { passed, failed } = await runSteps([
   vitestFiles('kills of the database', ['src/server/kills.store.test.ts'], { OILWICK_KILLS: '50' }, 'store'),
   playwright(
     'several servers, a cluster, people together, floods, a full disk',
-    ['e2e/processes.spec.ts', 'e2e/together.spec.ts', 'e2e/floods.spec.ts', 'e2e/ordeal', '--workers', '1'],
+    ['e2e/ordeal', '--workers', '1'],
     {
       ...ordeal,
       OILWICK_KILLS: '15',

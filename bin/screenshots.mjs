@@ -48,8 +48,38 @@ try {
   await page.getByRole('button', { name: 'Open the shelf' }).click();
   await page.getByRole('button', { name: 'Luminaires' }).click();
   await shoot('lamps');
-  await open('bench=time&hour=8.50&at=2.00&pick=cues:cue-morning');
+  await open('bench=time&part=day&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
+  await open('bench=time&part=sky&hour=16.50&at=2.00');
+  await shoot('time-sky');
+  await open('bench=time&part=motion&hour=20.50&at=20.00&pick=sprites:train');
+  await shoot('time-motion');
+  await open('bench=time&part=wicks&hour=21.00&at=2.00');
+  await shoot('time-wicks');
+  // The day on one sheet: the gate at eight hours.
+  const hours = [];
+  for (const hour of [1, 6.1, 7.5, 10, 13, 16.5, 18.4, 20.5]) {
+    await open(`bench=stage&hour=${hour}&at=21.00`);
+    const gate = { x: 212, y: 40, width: 960, height: 512 };
+    for (let before = null, now = null; !before?.equals(now);) {
+      await page.waitForTimeout(800);
+      [before, now] = [now, await page.screenshot({ clip: gate })];
+      if (before?.equals(now)) hours.push([hour, now.toString('base64')]);
+    }
+  }
+  const sheet = await browser.newPage({ viewport: { width: 1280, height: 1440 } });
+  const clock = (hour) =>
+    `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
+  await sheet.setContent(
+    `<body style="margin:0;background:#161617;color:#a3a7aa;font:14px monospace;display:grid;grid-template-columns:1fr 1fr;gap:6px">${hours
+      .map(
+        ([hour, png]) =>
+          `<figure style="margin:0"><img width="637" src="data:image/png;base64,${png}"><figcaption>${clock(hour)}</figcaption></figure>`,
+      )
+      .join('')}</body>`,
+  );
+  await sheet.screenshot({ path: `${FOLDER}/day.png`, fullPage: true });
+  await sheet.close();
   await open('bench=art');
   await page.getByRole('button', { name: /^Stove smoke:/ }).click();
   await page.getByRole('button', { name: /^Frame 3/ }).click();

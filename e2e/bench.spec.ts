@@ -203,6 +203,7 @@ test('the day: the ambient is recorded in cues, the playhead is dragged, the day
   const hour = page.getByRole('group', { name: 'Dayline' }).getByRole('slider', { name: 'Hour' });
   const ambient = page.getByRole('slider', { name: 'Level of the ambient light' });
   await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByRole('button', { name: 'Record 2 values' }).click();
   await expect(page.getByRole('button', { name: 'Cue at 19:00' })).toBeVisible();
   await page.keyboard.press('Escape');
   const track = (await page.getByRole('group', { name: 'Dayline' }).boundingBox())!;
@@ -213,6 +214,7 @@ test('the day: the ambient is recorded in cues, the playhead is dragged, the day
   await expect(page.getByText('trial')).toBeVisible();
   await expect.poll(() => brightness(page, 588, 256)).toBeGreaterThan(150);
   await page.getByRole('button', { name: 'record', exact: true }).click();
+  await page.getByRole('button', { name: 'Record one value' }).click();
   await expect(page.getByRole('button', { name: 'Cue at 12:00' })).toBeVisible();
   await hour.focus();
   for (let i = 0; i < 7; i++) await page.keyboard.press('PageUp');

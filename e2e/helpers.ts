@@ -140,11 +140,16 @@ export async function openWall(page: Page) {
   return ids;
 }
 
-/** Takes the words away that tell how long drawing took: they are no part of the picture. */
+/**
+ * Takes the words away that tell how long drawing took: they are no part of the picture. By a rule of the page, so that it
+ * holds for what comes later too.
+ */
 export async function hideReadouts(page: Page): Promise<void> {
-  await page.evaluate(() =>
-    document.querySelectorAll<HTMLElement>('p.figure').forEach((p) => (p.style.visibility = 'hidden')),
-  );
+  await page.evaluate(() => {
+    const rule = new CSSStyleSheet();
+    rule.replaceSync('p.figure { visibility: hidden !important; }');
+    document.adoptedStyleSheets.push(rule);
+  });
 }
 
 /** Opens a new scene with a document whose artworks have these pictures, by the artworks' ids. */
@@ -206,4 +211,18 @@ export async function clickScene(
 ): Promise<void> {
   const [px, py] = await onStage(page, x, y);
   await stage(page).click({ position: { x: px, y: py }, modifiers });
+}
+
+/** Types into a field of a number, as `Level` or `Level, lowest`. */
+export async function setNumber(within: Page | Locator, label: string, value: string): Promise<void> {
+  const field = within.getByLabel(label.includes(',') ? label : `${label}, number`, { exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+}
+
+/** The document as the server has it, once everything is saved. */
+export async function keptDocument(page: Page, sceneId: string): Promise<SceneDocument> {
+  await saved(page);
+  const answer = await page.request.get(`/api/scenes/${sceneId}`);
+  return ((await answer.json()) as { document: SceneDocument }).document;
 }

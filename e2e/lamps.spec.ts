@@ -1,9 +1,10 @@
 /** Lamps: luminaires whose copies follow them, and lights that hang on what carries them. */
 import { expect, test } from '@playwright/test';
-import { newLightPart } from '../src/core/scene/records/luminaire';
+import { newLamp } from '../src/core/scene/records/lamp';
+import { newFlamePart, newLightPart } from '../src/core/scene/records/luminaire';
 import { lookOf } from '../src/core/scene/looks';
-import { clickScene, dragScene, expectColours, openDocument, stage } from './helpers';
-import { BLACK, RED, lamp, lampScene, man, manArt, standing } from './scenes';
+import { clickScene, dragScene, expectColours, openDocument, setNumber, stage } from './helpers';
+import { BLACK, RED, lamp, lampScene, man, manArt, sheet, standing, twoFrames } from './scenes';
 
 test('a luminaire is made of a light and stamped; its copies follow it but for what they override', async ({
   page,
@@ -125,4 +126,44 @@ test('an artwork brings its lamp along when it is stamped', async ({ page }) => 
     [200, 50, BLACK],
   ]);
   await expect(page.getByLabel('Channels').getByRole('button', { name: 'Pick Lantern' })).toHaveCount(2);
+});
+
+test("a flame's answer, frame, turn and place are changed for one lamp", async ({ page }) => {
+  const scene = lampScene();
+  scene.lights = {};
+  scene.artworks.sheet = { ...sheet(), pivotX: 10, pivotY: 10 };
+  scene.luminaires.lantern = {
+    name: 'Lantern',
+    lights: [],
+    flames: [newFlamePart({ id: 'f', name: 'Flame', artworkId: 'sheet', playing: false })],
+  };
+  scene.lamps.one = newLamp({
+    ...{ name: 'One', luminaireId: 'lantern', planeId: 'plane-near', order: 'a1', x: 200, y: 100 },
+  });
+  await openDocument(page, scene, { sheet: twoFrames() }, '?pick=lamps:one');
+  const white = [255, 255, 255];
+  await expectColours(page, [[193, 93, white]]);
+  const flame = page.getByRole('region', { name: 'Flame' });
+  // In the dark what is shaded is black; of its own light it is seen again.
+  await flame.getByLabel('Answer').selectOption('shaded');
+  await expectColours(page, [[193, 93, BLACK]]);
+  await page.keyboard.press('Control+z');
+  await expectColours(page, [[193, 93, white]]);
+  await setNumber(page, 'Offset X', '60');
+  await expectColours(page, [
+    [267, 93, white],
+    [193, 93, BLACK],
+  ]);
+  await setNumber(page, 'Offset X *', '0');
+  await setNumber(page, 'Scale X', '2');
+  await setNumber(page, 'Scale Y', '0.5');
+  await setNumber(flame, 'Turn', '90');
+  // Forty px wide and ten high, stood on end.
+  await expectColours(page, [
+    [200, 115, white],
+    [212, 100, BLACK],
+  ]);
+  await setNumber(page, 'Frame', '1');
+  await expectColours(page, [[200, 115, BLACK]]);
+  await expect(page.getByRole('region', { name: 'Part' })).toContainText('overrides');
 });

@@ -42,7 +42,24 @@ const everyMap: Act = async (page) => {
 };
 
 const drawnWick: Act = async (page) => {
-  await page.getByLabel('Pattern', { exact: true }).selectOption({ label: 'Drawn' });
+  await page.getByLabel('Wick kind', { exact: true }).selectOption({ label: 'Drawn' });
+};
+
+const timePart =
+  (name: string): Act =>
+  (page) =>
+    page.getByRole('group', { name: 'Parts of time' }).getByRole('button', { name }).click();
+const dayChart =
+  (label: string): Act =>
+  async (page) => {
+    await page.getByLabel('Value', { exact: true }).selectOption({ label });
+  };
+const sunByPlace: Act = async (page) => {
+  await page.getByLabel('Sun by', { exact: true }).selectOption({ label: 'A place on a date' });
+};
+
+const turns: Act = async (page) => {
+  await page.getByLabel('Turns', { exact: true }).selectOption({ label: 'To and fro' });
 };
 
 /** What is done on a bench, from nothing picked on. */
@@ -62,8 +79,15 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['luminaires on the shelf', 'Stage', click('Luminaires')],
   ['the keys', 'Stage', click('Close the shelf'), press('?')],
   ['time', 'Time', press('Escape')],
-  ['a wick that is drawn', 'Time', drawnWick],
   ['a cue', 'Time', click('08:00')],
+  ['the chart of the sun', 'Time', dayChart("Sun's altitude")],
+  ['recording', 'Time', press('Alt+r')],
+  ['the sky', 'Time', press('Escape'), timePart('Sky')],
+  ['the sky by a place', 'Time', sunByPlace],
+  ['motion', 'Time', timePart('Motion')],
+  ['motion of what is picked', 'Time', pick(/^Hand lantern,/), turns],
+  ['wicks', 'Time', press('Escape'), timePart('Wicks')],
+  ['a wick that is drawn', 'Time', drawnWick],
   ['art', 'Art', click(/^Stove smoke:/)],
   ['a frame', 'Art', click(/^Frame 3/)],
   ['outlines of art', 'Art', click(/^Wall tiles:/), press('k')],

@@ -1,6 +1,6 @@
 /** Several people, or several tabs, on one scene: what one changes the others see, and nothing is lost. */
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { drag, openNewScene, openWall, saved, stage } from './helpers';
+import { drag, openNewScene, openWall, saved, stage, setNumber } from './helpers';
 
 const lamp = async (page: Page) => {
   await page.keyboard.press('p');
@@ -8,12 +8,6 @@ const lamp = async (page: Page) => {
   await page.getByLabel('Name of the light').fill('Beacon');
   await page.getByLabel('Name of the light').press('Enter');
   await saved(page);
-};
-
-const setNumber = async (page: Page, label: string, value: string) => {
-  const field = page.getByLabel(`${label}, number`, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
 };
 
 /** Somebody else, in a browser of their own, with the scene open. */

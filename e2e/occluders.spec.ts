@@ -3,17 +3,21 @@ import { expect, test, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import { newScene } from '../src/core/scene/new-scene';
 import { newOccluder } from '../src/core/scene/records/occluder';
+import { NEW_SHADE } from '../src/core/scene/records/shade';
 import { newSprite } from '../src/core/scene/records/sprite';
 import {
   clickScene,
   dragScene,
   dropFiles,
   expectColours,
+  keptDocument,
   onStage,
   openDocument,
+  pixelAt,
   png,
   saved,
   stage,
+  stagePixels,
 } from './helpers';
 import { BLACK, WHITE, art, lamplight, man, standing } from './scenes';
 
@@ -348,4 +352,46 @@ test('a layered painting comes in as planes, or as one figure whose parts move t
     [270, 115, [0, 100, 0]],
   ]);
   await saved(page);
+});
+
+test('the outline of an artwork is drawn while its sprite is picked, and a new one snaps to it', async ({
+  page,
+}) => {
+  const scene = lamplight();
+  scene.artworks.post = {
+    ...art('Post', 20, 40),
+    occluders: [
+      {
+        ...{ id: 'body', name: 'Body', kind: 'closed', ...NEW_SHADE, smooth: [[]], frames: [] },
+        outlines: [[4, 4, 16, 4, 16, 36, 4, 36]],
+      },
+    ],
+  };
+  scene.sprites.post = standing({ name: 'Post', artworkId: 'post', x: 140, y: 135 });
+  const { sceneId } = await openDocument(page, scene, { post: man() });
+  const { pivotX, pivotY } = scene.artworks.post;
+  const [left, top] = [140 - pivotX, 135 - pivotY];
+  // On its right edge, and within it.
+  const [edge, inside] = [await onStage(page, left + 16, top + 25), await onStage(page, left + 8, top + 12)];
+  const look = async () => {
+    const image = await stagePixels(page);
+    return [pixelAt(image, ...edge), pixelAt(image, ...inside)];
+  };
+  // His art is there.
+  await expect.poll(async () => (await look())[1]).toEqual([180, 150, 120]);
+  const before = await look();
+  await clickScene(page, left + 10, top + 20);
+  await expect(page.getByLabel('Name of the sprite')).toHaveValue('Post');
+  await expect.poll(async () => (await look())[0]).not.toEqual(before[0]);
+  expect((await look())[1]).toEqual(before[1]);
+  // A press two px beside its corner is taken to the corner.
+  await page.keyboard.press('j');
+  await clickScene(page, left + 18, top + 2);
+  await clickScene(page, left + 100, top + 30);
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () =>
+      Object.values((await keptDocument(page, sceneId)).occluders).map((one) => one.outlines[0]),
+    )
+    .toEqual([[left + 16, top + 4, left + 100, top + 30]]);
 });

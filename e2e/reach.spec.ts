@@ -1,7 +1,5 @@
 /** What could not be reached once: each found, done and seen on the stage. */
-import { expect, test, type Page } from '@playwright/test';
-import { newArtwork } from '../src/core/scene/records/artwork';
-import { newCue } from '../src/core/scene/records/cue';
+import { expect, test } from '@playwright/test';
 import { newLamp } from '../src/core/scene/records/lamp';
 import { newGobo, NEW_LOOK } from '../src/core/scene/records/light-look';
 import { newLightPart } from '../src/core/scene/records/luminaire';
@@ -9,28 +7,21 @@ import { newOccluder } from '../src/core/scene/records/occluder';
 import { newTileGrid } from '../src/core/scene/records/plane';
 import { newSprite } from '../src/core/scene/records/sprite';
 import { cellOf } from '../src/core/art/tiles';
-import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
-import { BLACK, RED, WHITE, art, bright, lamp, lampScene, lamplight, man, standing } from './scenes';
-
-async function number(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(`${label}, number`);
-  await field.fill(value);
-  await field.press('Enter');
-}
-
-/** A sheet of two frames of 20 px, the first white, the second black. */
-const twoFrames = () => png(40, 20, (x) => (x < 20 ? [255, 255, 255, 255] : [0, 0, 0, 255]));
-const sheet = () => {
-  const frame = { top: 0, widthPx: 20, heightPx: 20, shiftX: 0, shiftY: 0, seconds: null };
-  return newArtwork({
-    ...art('Sheet', 40, 20),
-    rateHz: 2,
-    frames: [
-      { ...frame, name: 'White', left: 0 },
-      { ...frame, name: 'Black', left: 20 },
-    ],
-  });
-};
+import { clickScene, dragScene, expectColours, openDocument, stage, setNumber } from './helpers';
+import {
+  BLACK,
+  RED,
+  WHITE,
+  art,
+  bright,
+  lamp,
+  lampScene,
+  lamplight,
+  man,
+  standing,
+  sheet,
+  twoFrames,
+} from './scenes';
 
 /** A scene with one lamp of a luminaire that shines as `lamp` does. */
 function withLamp() {
@@ -64,12 +55,12 @@ test('a playing gobo moves on the stage by itself; it is stopped at a frame, and
   await expectColours(page, [[230, 125, WHITE]]);
   await clickScene(page, 240, 135);
   await page.getByRole('region', { name: 'Gobo' }).getByRole('switch', { name: 'Frames' }).click();
-  await number(page, 'Frame', '1');
+  await setNumber(page, 'Frame', '1');
   await expectColours(page, [[230, 125, BLACK]]);
-  await number(page, 'Frame', '0');
+  await setNumber(page, 'Frame', '0');
   await expectColours(page, [[230, 125, WHITE]]);
   await page.getByRole('region', { name: 'Gobo' }).getByRole('switch', { name: 'Frames' }).click();
-  await number(page, 'Speed', '0.05');
+  await setNumber(page, 'Speed', '0.05');
   await expect(page.getByLabel('Speed, number')).toHaveValue('0.05');
 });
 
@@ -137,7 +128,7 @@ test('a lamp is shaped on the stage: its reach, its level, its flip and the plan
     .click();
   // Another light for all lamps of the luminaire, moved beside the first.
   await page.getByRole('button', { name: 'Add a light' }).click();
-  await number(page, 'Offset X', '60');
+  await setNumber(page, 'Offset X', '60');
   await page.getByRole('button', { name: 'Update luminaire' }).click();
   await expect(page.getByRole('region', { name: 'Part' })).toContainText('no overrides');
   await page.getByRole('region', { name: 'Wick' }).getByLabel('Wick').selectOption({ label: 'New: Candle' });
@@ -188,19 +179,6 @@ test('what is picked is hidden and locked by keys, many at once, and all of it c
   await page.getByRole('button', { name: 'Unlock all' }).click();
   await clickScene(page, 100, 60);
   await expect(page.getByLabel('Name of the light')).toHaveValue('Lamp one');
-});
-
-test('the hour of another cue is refused where it is typed, and nothing stays unsaved', async ({ page }) => {
-  const scene = bright();
-  scene.cues.a = newCue({ clockHours: 8, ambientLevel: 1 });
-  scene.cues.b = newCue({ clockHours: 20, ambientLevel: 0.2 });
-  await openDocument(page, scene, {}, '?bench=time&pick=cues:a');
-  await number(page, 'Hour', '20');
-  await expect(page.getByRole('region', { name: 'Hour' })).toContainText('There is a cue at 20:00 already.');
-  await expect(page.getByLabel('Hour, number')).toHaveValue('8');
-  await number(page, 'Hour', '9');
-  await expect(page.getByText('Cue at 09:00')).toBeVisible();
-  await saved(page);
 });
 
 test('frames that are moved take tiles along; tiles of a frame that is deleted are asked about', async ({
@@ -254,96 +232,6 @@ test('before frames move that other scenes show, those are named', async ({ page
   await expect(frames.nth(0)).toHaveAccessibleName(/Black/);
 });
 
-test('several lights and flats say in which fields they differ, and keep the others when one is set', async ({
-  page,
-}) => {
-  const scene = lamplight();
-  scene.artworks.sheet = sheet();
-  scene.artworks.disc = art('Disc', 20, 20);
-  const light = { ...scene.lights.l, locked: false };
-  const gobo = { heightPx: 40, fadePx: 3 };
-  scene.lights = {
-    a: {
-      ...{ ...light, name: 'A', x: 120, y: 135 },
-      gobo: newGobo({ ...gobo, artworkId: 'sheet', widthPx: 100 }),
-      stops: [{ at: 0.5, colour: '#ff0000' }],
-    },
-    b: {
-      ...{ ...light, name: 'B', x: 360, y: 135 },
-      gobo: newGobo({ ...gobo, artworkId: 'disc', widthPx: 60 }),
-    },
-  };
-  const flat = { planeId: 'plane-middle', artworkId: null, y: 60 };
-  scene.sprites = {
-    f: newSprite({
-      ...{ ...flat, name: 'F', order: 'a', x: 200 },
-      plain: { colour: '#206040', widthPx: 20, heightPx: 20 },
-    }),
-    g: newSprite({
-      ...{ ...flat, name: 'G', order: 'b', x: 280 },
-      plain: { colour: '#602040', widthPx: 40, heightPx: 20 },
-    }),
-  };
-  await openDocument(page, scene, { sheet: twoFrames(), disc: png(20, 20, () => [255, 255, 255, 255]) });
-  await clickScene(page, 120, 135);
-  await clickScene(page, 360, 135, ['Shift']);
-  const column = page.getByRole('region', { name: 'Gobo' });
-  const picture = column.getByLabel('Picture').locator('option:checked');
-  await expect(picture).toHaveText('differs');
-  await expect(page.getByLabel('Width, number')).toHaveValue('differs');
-  await expect(page.getByLabel('Fade, number')).toHaveValue('3');
-  const lightColumn = page.getByRole('region', { name: 'Light', exact: true });
-  await expect(lightColumn.getByText('differs')).toBeVisible();
-  await number(page, 'Width', '80');
-  await expect(page.getByLabel('Width, number')).toHaveValue('80');
-  await expect(picture).toHaveText('differs');
-  await page.keyboard.press('Escape');
-  await clickScene(page, 360, 135);
-  await expect(picture).toHaveText('Disc');
-  await expect(page.getByLabel('Width, number')).toHaveValue('80');
-
-  await page.keyboard.press('Escape');
-  await clickScene(page, 200, 60);
-  await clickScene(page, 280, 60, ['Shift']);
-  const flats = page.getByRole('region', { name: 'Flat' });
-  await expect(flats.getByLabel('Colour, hex')).toHaveValue('differs');
-  await expect(flats.getByLabel('Wide, number')).toHaveValue('differs');
-  await expect(flats.getByLabel('High, number')).toHaveValue('20');
-});
-
-test('a tool tells its next step at the pointer while it is new, and in the corner else', async ({
-  page,
-}) => {
-  await openDocument(page, bright(), {});
-  const hint = page.locator('p[data-at]');
-  const box = (await stage(page).boundingBox())!;
-  await page.mouse.move(box.x + 300, box.y + 200);
-  await expect(hint).toHaveAttribute('data-at', 'corner');
-  await page.keyboard.press('p');
-  await expect(hint).toHaveAttribute('data-at', 'pointer');
-  await expect(hint).toHaveText('Press where the lamp stands, drag to its reach');
-  const from = async (x: number, y: number) => {
-    const { x: left, y: top, width, height } = (await hint.boundingBox())!;
-    return Math.hypot(Math.max(left - x, 0, x - left - width), Math.max(top - y, 0, y - top - height));
-  };
-  expect(await from(box.x + 300, box.y + 200)).toBeLessThan(30);
-  // At the lower right there is room above and left of the pointer only.
-  await page.mouse.move(box.x + box.width - 10, box.y + box.height - 10);
-  expect(await from(box.x + box.width - 10, box.y + box.height - 10)).toBeLessThan(30);
-  const there = (await hint.boundingBox())!;
-  expect(there.x + there.width).toBeLessThanOrEqual(box.x + box.width);
-  expect(there.y + there.height).toBeLessThanOrEqual(box.y + box.height);
-  // Who presses has read it; what comes next is told anew.
-  await page.keyboard.press('k');
-  await clickScene(page, 200, 100);
-  await expect(hint).toContainText('Click the first point or press Enter to close');
-  await expect(hint).toHaveAttribute('data-at', 'pointer');
-  await expect(hint).toHaveAttribute('data-at', 'corner', { timeout: 10_000 });
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Escape');
-  await expect(hint).toContainText('Click to pick');
-});
-
 test('stopped by: any number of planes and sets', async ({ page }) => {
   const scene = lamplight();
   scene.lights.l = { ...scene.lights.l, locked: false };
@@ -385,35 +273,4 @@ test('"Rim only" of one lamp, and a sun whose edges are shown', async ({ page })
     [90, 75, BLACK],
     [300, 70, RED],
   ]);
-});
-
-test('the light theme turns the surfaces bright, for all pages, and the stage stays as it is', async ({
-  page,
-}) => {
-  await openDocument(page, lampScene(), {});
-  const ground = () =>
-    page.evaluate(() => getComputedStyle(document.querySelector('header')!).backgroundColor);
-  const dark = await ground();
-  await page.getByRole('button', { name: 'Use the light theme' }).click();
-  await expect.poll(ground).not.toBe(dark);
-  await expectColours(page, [
-    [100, 70, RED],
-    [250, 70, BLACK],
-  ]);
-  await page.reload();
-  await page.locator('header').waitFor();
-  await expect.poll(ground).not.toBe(dark);
-});
-
-test('in a narrow window the stage plays alone, and the desk comes back as it was', async ({ page }) => {
-  await openDocument(page, lampScene(), {});
-  await clickScene(page, 100, 60);
-  await page.setViewportSize({ width: 900, height: 700 });
-  await expect(page.getByText('at least 1024 px')).toBeVisible();
-  await expect(page.getByLabel('Name of the light')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Play day' }).click();
-  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await expect(page.getByLabel('Name of the light')).toHaveValue('Lamp one');
 });

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { unpackFiles } from '../src/core/handoff/zip';
 import { decodePng } from '../src/core/raster/png';
-import { png } from './helpers';
+import { png, setNumber } from './helpers';
 import {
   art,
   block,
@@ -42,12 +42,6 @@ async function edges(picture: Locator): Promise<{ upper: number; lower: number }
 const reading = (page: Page, way: 'up' | 'down') =>
   page.getByRole('dialog').getByRole('img', { name: `boards with green as Y ${way}` });
 
-async function commit(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(`${label}, number`, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-}
-
 test('a normal map that fits both ways is asked about with both readings, and can be compared again', async ({
   page,
 }) => {
@@ -61,6 +55,8 @@ test('a normal map that fits both ways is asked about with both readings, and ca
   await page.getByRole('dialog').getByRole('button', { name: 'Y down' }).click();
   await expect(notice(page)).toContainText('chosen as Y down');
   await expect(frame(page, 'boards')).toHaveAccessibleName(/imported/);
+  // What a person decided is not remarked on any more.
+  await expect(frame(page, 'boards')).not.toHaveAccessibleName(/doubtful/);
   const chosen = await normalMap(page);
   expect(pixel(chosen, 20, 2 * BOARD_PX)[1]).toBeGreaterThan(160);
 
@@ -100,23 +96,23 @@ test('normals that serve as a height have a share, and heights a range', async (
   const lean = async () => pixel(await normalMap(page), 32, 10)[0] - 128;
   await expect.poll(lean).toBeGreaterThan(10);
   const whole = await lean();
-  await commit(page, 'Share', '2');
+  await setNumber(page, 'Share', '2');
   await expect.poll(lean).toBeGreaterThan(whole * 1.4);
-  await commit(page, 'Share', '0');
+  await setNumber(page, 'Share', '0');
   await expect.poll(lean).toBeLessThan(whole * 0.6);
 
   await page.getByRole('button', { name: 'Take the normals away' }).click();
   await drop(page, [{ name: 'block_h.png', bytes: png(40, 40, (x) => [x * 6, x * 6, x * 6, 255]) }]);
   await expect(page.getByLabel('White, number', { exact: true })).toBeVisible();
-  await commit(page, 'Black', '0');
-  await commit(page, 'White', '4');
+  await setNumber(page, 'Black', '0');
+  await setNumber(page, 'White', '4');
   const slope = async () => pixel(await normalMap(page), 10, 20)[0];
   // It rises to the right, so it faces left; twice as much when white is twice as high; the other way when black is higher.
   await expect.poll(slope).toBeLessThan(122);
   const gentle = await slope();
-  await commit(page, 'White', '20');
+  await setNumber(page, 'White', '20');
   await expect.poll(slope).toBeLessThan(gentle - 20);
-  await commit(page, 'White', '-20');
+  await setNumber(page, 'White', '-20');
   await expect.poll(slope).toBeGreaterThan(150);
 });
 
@@ -145,7 +141,9 @@ test('what glows by itself is seen in the lit view, and what was chosen for new 
   expect(await redAt(dx, dy)).toBeLessThan(150);
 });
 
-test('the suffixes of maps are edited, and two maps of one name are refused', async ({ page }) => {
+test('the suffixes of maps are edited and remembered, and two maps of one name are refused', async ({
+  page,
+}) => {
   await openBench(page, [{ name: 'block.png', bytes: block() }]);
   await page.getByRole('tab', { name: 'Maps' }).click();
   await page.getByRole('group', { name: 'Maps' }).getByRole('button', { name: 'Height' }).click();
@@ -161,4 +159,13 @@ test('the suffixes of maps are edited, and two maps of one name are refused', as
   ]);
   const names = Object.keys(unpackFiles(readFileSync(await archive.path()))).sort();
   expect(names).toEqual(['block_depth.png', 'block_facing.png']);
+  // They are remembered for the project, also where all maps leave, and known when maps come back under them.
+  await page.reload();
+  await page.getByRole('tab', { name: 'Maps' }).click();
+  await expect(suffix('Normals')).toHaveValue('facing');
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await expect(suffix('Height')).toHaveValue('depth');
+  await page.getByRole('link', { name: 'Relief' }).click();
+  await drop(page, [{ name: 'block_facing.png', bytes: png(40, 40, () => [128, 128, 255, 255]) }]);
+  await expect(notice(page)).toContainText('Attached: normals to block');
 });

@@ -134,3 +134,22 @@ test('new art of the same name keeps recipe and strokes; of another size it is a
   await dialog.getByRole('button', { name: 'Import it beside' }).click();
   await expect(page.getByLabel('Contact sheet').getByRole('button', { name: /^block:/ })).toHaveCount(2);
 });
+
+test('the contact sheet is searched, and leaves out what is in the bin', async ({ page }) => {
+  await openBench(page, [
+    { name: 'lamp one.png', bytes: block(90) },
+    { name: 'lamp two.png', bytes: block(150) },
+    { name: 'wall.png', bytes: block(210) },
+  ]);
+  const frames = page.getByLabel('Contact sheet').getByRole('button', { name: /: / });
+  await expect(frames).toHaveCount(3);
+  await page.getByLabel('Search artworks').fill('lamp');
+  await expect(frames).toHaveCount(2);
+  await page.getByLabel('Search artworks').fill('');
+  await page.getByRole('link', { name: 'Art' }).click();
+  await page.getByRole('button', { name: /^wall:/ }).click();
+  await page.getByRole('button', { name: 'Bin', exact: true }).click();
+  await page.getByRole('link', { name: 'Relief' }).click();
+  await expect(frames).toHaveCount(2);
+  await expect(frame(page, 'wall')).toHaveCount(0);
+});

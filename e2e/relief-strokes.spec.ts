@@ -277,3 +277,22 @@ test('the rim mask is painted where the brush goes, and rubbed out again', async
   await page.mouse.up();
   await expect.poll(() => white(20, 20)).toBeLessThan(40);
 });
+
+test('layers of strokes are renamed and moved both ways', async ({ page }) => {
+  await openBench(page, [{ name: 'block.png', bytes: block() }]);
+  await page.getByRole('tab', { name: 'Strokes' }).click();
+  await page.getByRole('button', { name: 'New layer' }).click();
+  await page.getByLabel('Name of the layer').fill('Cheeks');
+  await page.getByLabel('Name of the layer').press('Enter');
+  await page.getByRole('button', { name: 'New layer' }).click();
+  const row = page.getByRole('list', { name: 'Layers of strokes' }).getByRole('button', { name: /^Raise / });
+  const order = () => row.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')!.slice(6)));
+  const [top, bottom] = await order();
+  expect(bottom).toBe('Cheeks');
+  await page.getByRole('button', { name: 'Raise Cheeks' }).click();
+  await expect.poll(order).toEqual(['Cheeks', top]);
+  await page.getByRole('button', { name: 'Lower Cheeks' }).click();
+  await expect.poll(order).toEqual([top, 'Cheeks']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(order).toEqual(['Cheeks', top]);
+});

@@ -95,3 +95,18 @@ export function lamplight(): SceneDocument {
   });
   return scene;
 }
+
+/** A sheet of two frames of 20 px, the first white, the second black. */
+export const twoFrames = () => png(40, 20, (x) => (x < 20 ? [255, 255, 255, 255] : [0, 0, 0, 255]));
+/** The artwork of it, playing. */
+export const sheet = () => {
+  const frame = { top: 0, widthPx: 20, heightPx: 20, shiftX: 0, shiftY: 0, seconds: null };
+  return newArtwork({
+    ...art('Sheet', 40, 20),
+    rateHz: 2,
+    frames: [
+      { ...frame, name: 'White', left: 0 },
+      { ...frame, name: 'Black', left: 20 },
+    ],
+  });
+};

@@ -3,9 +3,23 @@ import { expect, test, type Page } from '@playwright/test';
 import type { SceneDocument } from '../src/core/scene/document';
 import { newLight } from '../src/core/scene/records/light';
 import { NEW_SHADE } from '../src/core/scene/records/shade';
-import { clickScene, dragScene, expectColours, openDocument, png, saved, stage } from './helpers';
+import {
+  clickScene,
+  dragScene,
+  expectColours,
+  keptDocument,
+  onStage,
+  openDocument,
+  pixelAt,
+  png,
+  saved,
+  setNumber,
+  stage,
+  stagePixels,
+} from './helpers';
 import { BACKDROP, art, bright, wall } from './scenes';
-import { newTileGrid } from '@/core/scene/records/plane';
+import { cellOf } from '../src/core/art/tiles';
+import { newTileGrid } from '../src/core/scene/records/plane';
 
 const RED = [200, 40, 40];
 const GREEN = [40, 180, 60];
@@ -166,4 +180,65 @@ test('tiles stop light as one wall, which opens where a tile is lifted', async (
   await expectColours(page, [[240, 220, lit]]);
   await page.keyboard.press('Control+z');
   await expectColours(page, [[240, 220, dark]]);
+});
+
+test('a plane of tiles listens to circuits, is drawn over all, and has a gain where it is seen when lit', async ({
+  page,
+}) => {
+  const scene = document();
+  scene.planes['plane-middle'].tiles = newTileGrid({ artworkId: 'sheet', cellWidthPx: 16, cellHeightPx: 16 });
+  const cells = new Array<number>(1024).fill(0);
+  for (let x = 0; x < 30; x++)
+    for (let y = 0; y < 16; y++) cells[y * 32 + x] = cellOf({ frame: 1, orientation: 0 });
+  scene.chunks.c = { planeId: 'plane-middle', column: 0, row: 0, cells };
+  scene.settings.scene.ambientLevel = 0;
+  scene.lights.l = newLight({
+    ...{ name: 'Lamp', planeId: 'plane-middle', order: 'a', x: 240, y: 135, colour: '#ffffff', level: 0.1 },
+    ...{ curve: 'even', reachPx: 400, relief: 0, shadows: false },
+  });
+  await openTiles(page, scene);
+  const dim = GREEN.map((v) => v * 0.1);
+  await expectColours(page, [[100, 100, dim]]);
+  await page.getByRole('button', { name: 'Listens: House' }).click();
+  await expectColours(page, [[100, 100, [0, 0, 0]]]);
+  await page.getByRole('switch', { name: 'Overlay' }).click();
+  await expectColours(page, [[100, 100, GREEN]]);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expectColours(page, [[100, 100, dim]]);
+  await expect(page.getByLabel('Gain, number')).toHaveCount(0);
+  await page
+    .getByRole('region', { name: 'Plane', exact: true })
+    .getByLabel('Answer')
+    .selectOption('seen-when-lit');
+  // A tenth of the light lets a tenth of it show, times the gain; what shows is as bright as the light makes it.
+  await setNumber(page, 'Gain', '1');
+  const place = await onStage(page, 100, 100);
+  const green = async () => pixelAt(await stagePixels(page), ...place)[1];
+  await expect.poll(green).toBeLessThan(14);
+  await setNumber(page, 'Gain', '32');
+  await expect.poll(green).toBeGreaterThan(15);
+});
+
+test('a slope and half a height begin the outline of a tile, and stop light as that', async ({ page }) => {
+  const scene = document();
+  scene.artworks.sheet.occluders = [];
+  const { sceneId } = await openDocument(page, scene, { sheet: sheet() });
+  await page.getByRole('link', { name: 'Art' }).click();
+  await page.getByRole('button', { name: 'Outline' }).click();
+  const begin = page.getByRole('combobox', { name: 'Begin with' });
+  await begin.selectOption({ label: 'Slope, up to the right' });
+  const kept = page.getByRole('list', { name: 'Occluders of the artwork' }).getByRole('listitem');
+  await expect(kept).toHaveCount(1);
+  const outlines = async () =>
+    Object.values((await keptDocument(page, sceneId)).artworks)[0].occluders.flatMap(({ frames }) =>
+      frames.flatMap((frame) => frame.outlines),
+    );
+  // Half of a cell of 16 px: three corners, the upper left one left out.
+  await expect.poll(async () => (await outlines()).map((points) => points.length)).toEqual([6]);
+  expect((await outlines())[0]).not.toEqual(expect.arrayContaining([[0, 0]]));
+  await begin.selectOption({ label: 'Lower half' });
+  await expect
+    .poll(async () => (await outlines()).some((points) => Math.min(...points.filter((_, i) => i % 2)) === 8))
+    .toBe(true);
 });

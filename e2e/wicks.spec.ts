@@ -4,14 +4,8 @@ import { decodePng } from '../src/core/raster/png';
 import { newWick } from '../src/core/scene/records/wick';
 import { newLightPart } from '../src/core/scene/records/luminaire';
 import { newLamp } from '../src/core/scene/records/lamp';
-import { onStage, openDocument, pixelAt, saved, stagePixels } from './helpers';
+import { keptDocument, onStage, openDocument, pixelAt, saved, setNumber, stagePixels } from './helpers';
 import { lampScene, lamplight } from './scenes';
-
-async function number(page: Page, label: string, value: string): Promise<void> {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-}
 
 /** What a canvas of the desk shows: how bright it is on the whole. */
 async function brightnessOf(page: Page, name: string | RegExp): Promise<number> {
@@ -26,9 +20,9 @@ test('a wick of those that come along is put on a light, and its kind and all it
 }) => {
   const scene = lamplight();
   scene.lights.l = { ...scene.lights.l, locked: false };
-  await openDocument(page, scene, {}, '?bench=time&pick=lights:l');
+  await openDocument(page, scene, {}, '?bench=time&part=wicks&pick=lights:l');
   await page.getByLabel('New', { exact: true }).selectOption({ label: 'Crossing lamp' });
-  await expect(wickColumn(page).getByLabel('Pattern')).toHaveValue('beacon');
+  await expect(wickColumn(page).getByLabel('Wick kind')).toHaveValue('beacon');
   await expect(page.getByLabel('Name of the wick')).toHaveValue('Crossing lamp');
   // On and off on the stage, at the light's own place, by itself.
   const at = await onStage(page, 230, 125);
@@ -36,18 +30,18 @@ test('a wick of those that come along is put on a light, and its kind and all it
   await expect.poll(level).toBeGreaterThan(300);
   await expect.poll(level).toBeLessThan(150);
   // A beacon that is always on and has no ramps stays lit.
-  await number(page, 'On, number', '1');
+  await setNumber(page, 'On', '1');
   await expect.poll(level).toBeGreaterThan(300);
   await page.getByRole('button', { name: 'Add a colour' }).click();
   const colour = page.getByLabel('Colour 1 of the cycle');
   await expect(colour).toHaveValue('#ffb347');
-  await number(page, 'Rate, number', '1');
+  await setNumber(page, 'Rate', '1');
   // It goes from the light's own white to the colour, and comes back.
   const blueOf = async () => pixelAt(await stagePixels(page), ...at)[2];
   await expect.poll(blueOf).toBeLessThan(120);
   await expect.poll(blueOf).toBeGreaterThan(180);
 
-  await wickColumn(page).getByLabel('Pattern').selectOption({ label: 'Drawn' });
+  await wickColumn(page).getByLabel('Wick kind').selectOption({ label: 'Drawn' });
   const points = wickColumn(page).getByRole('slider', { name: /^Point \d of the curve/ });
   await expect(points).toHaveCount(3);
   await points.nth(1).focus();
@@ -61,10 +55,10 @@ test('a wick of those that come along is put on a light, and its kind and all it
     ['Fault', 'Failing'],
     ['Storm', 'Flashes'],
   ]) {
-    await wickColumn(page).getByLabel('Pattern').selectOption({ label: word });
+    await wickColumn(page).getByLabel('Wick kind').selectOption({ label: word });
     await expect(wickColumn(page).getByLabel(`${field}, number`)).toBeVisible();
   }
-  await wickColumn(page).getByLabel('Pattern').selectOption({ label: 'Pulse' });
+  await wickColumn(page).getByLabel('Wick kind').selectOption({ label: 'Pulse' });
   await wickColumn(page).getByLabel('Shape').selectOption({ label: 'Heartbeat' });
   await page.keyboard.press('Control+z');
   await expect(wickColumn(page).getByLabel('Shape')).toHaveValue('sine');
@@ -78,13 +72,13 @@ test('the chart shows the curve, its spread and a light that lives; sway carries
   const steady = { levelLow: 1, levelHigh: 1, reachLow: 1, reachHigh: 1 };
   scene.wicks.w = newWick({ name: 'Sway', seed: 4, kind: 'pulse', rateHz: 0.5, ...steady });
   scene.lights.l = { ...scene.lights.l, reachPx: 60, wickId: 'w' };
-  await openDocument(page, scene, {}, '?bench=time');
+  await openDocument(page, scene, {}, '?bench=time&part=wicks');
   for (const name of [/^The curve of the wick/, 'How often the wick is how high', 'A light on this wick'])
     expect(await brightnessOf(page, name)).toBeGreaterThan(3);
   const far = await onStage(page, 320, 135);
   const level = async () => pixelAt(await stagePixels(page), ...far).reduce((sum, v) => sum + v, 0);
   expect(await level()).toBeLessThan(60);
-  await number(page, 'Sway X, highest', '90');
+  await setNumber(page, 'Sway X, highest', '90');
   await expect.poll(level).toBeGreaterThan(300);
   await expect.poll(level).toBeLessThan(60);
   await page.keyboard.press('f');
@@ -106,12 +100,8 @@ test('what is picked and whole luminaires are put on a wick', async ({ page }) =
     one: newLamp({ ...bare, name: 'One', order: 'a1', x: 100 }),
     two: newLamp({ ...bare, name: 'Two', order: 'a2', x: 300 }),
   };
-  const { sceneId } = await openDocument(page, scene, {}, '?bench=time&pick=lamps:one');
-  const document = async () => {
-    await saved(page);
-    const answer = await page.request.get(`/api/scenes/${sceneId}`);
-    return ((await answer.json()) as { document: typeof scene }).document;
-  };
+  const { sceneId } = await openDocument(page, scene, {}, '?bench=time&part=wicks&pick=lamps:one');
+  const document = () => keptDocument(page, sceneId);
   await page.getByRole('button', { name: 'Put 1 picked on it' }).click();
   const overridden = await document();
   expect(overridden.lamps.one.overrides.glow).toMatchObject({ wick: { name: 'Flame' } });

@@ -55,6 +55,13 @@ export const LIMITS = {
   bands: 32,
   blockPx: 256,
   wicks: 2_000,
+  /** Of a circuit that is switched: minutes over which its lamps are lit, and seconds in which each comes up. */
+  spreadMinutes: 720,
+  fadeSeconds: 3_600,
+  /** Points of the path of something that moves, and how long its rounds and rests may be. */
+  pathPoints: 256,
+  motionSeconds: 86_400,
+  lagSeconds: 10,
   cues: 200,
   artworks: 5_000,
   /** Frames, brackets and tags of one artwork. */

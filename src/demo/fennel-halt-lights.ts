@@ -1,11 +1,17 @@
 /** The lamps of Fennel Halt, how they burn, and its day. */
 import type { SceneDocument } from '@/core/scene/document';
-import { newCue } from '@/core/scene/records/cue';
-import { newLight } from '@/core/scene/records/light';
+import { HOUSE_CIRCUIT, newCircuit } from '@/core/scene/records/circuit';
+import { newCue, type Cue } from '@/core/scene/records/cue';
+import { type Light, newLight } from '@/core/scene/records/light';
 import { newWick } from '@/core/scene/records/wick';
 import { HUT } from './art/hut';
 import { LAMP, SIGNAL_POST } from './art/lamps';
+import { TRAIN } from './art/train';
 import { PLATFORM_Y } from './fennel-halt-places';
+
+/** The lamps of the halt are lit one after another as the sun goes down. */
+const LAMPS = 'lamps';
+export const ON_LAMPS = [HOUSE_CIRCUIT, LAMPS];
 
 export function placeLights(document: SceneDocument): void {
   document.wicks = {
@@ -29,8 +35,58 @@ export function placeLights(document: SceneDocument): void {
   };
   const lampX = 416 - LAMP.width / 2;
   const lampY = PLATFORM_Y + 3 - LAMP.height;
+  document.circuits[LAMPS] = newCircuit({
+    name: 'Lamps',
+    order: 'a2',
+    switching: 'sun',
+    onBelowDeg: 4,
+    spreadMinutes: 24,
+    fadeSeconds: 40,
+  });
   document.lights = {
+    'light-sun': newLight({
+      name: 'Sun',
+      kind: 'sun',
+      follows: 'sun',
+      planeId: 'halt',
+      order: 'a6',
+      x: 300,
+      y: 34,
+      colour: '#fff0d4',
+      level: 0.75,
+      shadowOpacity: 0.85,
+      shadowColour: '#26304c',
+      spanFarId: 'wall',
+    }),
+    'light-sun-far': newLight({
+      name: 'Sun on the hills',
+      kind: 'sun',
+      follows: 'sun',
+      planeId: 'woods',
+      order: 'a8',
+      x: 360,
+      y: 34,
+      colour: '#fff0d4',
+      level: 0.75,
+      shadows: false,
+      spanNearId: 'woods',
+    }),
+    ...trainLights(),
+    'light-moon': newLight({
+      name: 'Moon',
+      kind: 'sun',
+      follows: 'moon',
+      planeId: 'halt',
+      order: 'a7',
+      x: 330,
+      y: 34,
+      colour: '#9db4ff',
+      level: 0.2,
+      shadowOpacity: 0.8,
+      spanFarId: 'wall',
+    }),
     'light-platform': newLight({
+      circuitIds: ON_LAMPS,
       name: 'Platform lamp',
       planeId: 'halt',
       order: 'a1',
@@ -64,6 +120,7 @@ export function placeLights(document: SceneDocument): void {
       spanNearId: 'halt',
     }),
     'light-window': newLight({
+      circuitIds: ON_LAMPS,
       name: 'Hut window',
       planeId: 'halt',
       order: 'a2',
@@ -95,6 +152,7 @@ export function placeLights(document: SceneDocument): void {
       spanFarId: 'woods',
     }),
     'light-guard': newLight({
+      circuitIds: ON_LAMPS,
       name: "Guard's lantern",
       planeId: 'halt',
       order: 'a4',
@@ -112,16 +170,40 @@ export function placeLights(document: SceneDocument): void {
   };
 }
 
+/** The windows of the passing train shine upon the woods, and its lamp goes before it. */
+function trainLights(): Record<string, Light> {
+  const onTrain = (name: string, order: string, x: number, y: number, fields: Partial<Light>) =>
+    newLight({
+      ...{ name, order, planeId: 'woods', x, y, hangsOn: { spriteId: 'train', bracketId: null } },
+      ...{ circuitIds: ON_LAMPS, spanFarId: 'hills', spanNearId: 'woods', shadows: false, colour: '#ffc98a' },
+      ...fields,
+    });
+  const windows = TRAIN.coaches.map(({ x, y }, i) => [
+    `light-train-${i}`,
+    onTrain(i === 0 ? 'Train, rear coach' : 'Train, front coach', `b${i}`, x, y, {
+      ...{ level: 1.1, corePx: 20, reachPx: 78, squash: 1.8, heightPx: 20, air: 0.05 },
+    }),
+  ]);
+  const { x, y } = TRAIN.headlamp;
+  return {
+    ...(Object.fromEntries(windows) as Record<string, Light>),
+    'light-train-head': onTrain('Train, headlamp', 'b2', x, y, {
+      ...{ kind: 'spot', bearingDeg: 3, beamDeg: 14, fieldDeg: 30, level: 2.2, corePx: 6, reachPx: 150 },
+      ...{ heightPx: 14, air: 0.2, colour: '#ffe2b0' },
+    }),
+  };
+}
+
 export function placeCues(document: SceneDocument): void {
-  const cue = (clockHours: number, ambientColour: string, ambientLevel: number) =>
-    newCue({ clockHours, ambientColour, ambientLevel });
+  const cue = (clockHours: number, ambientColour: string, ambientLevel: number, rest: Partial<Cue> = {}) =>
+    newCue({ clockHours, ambientColour, ambientLevel, ...rest });
   document.cues = {
     'cue-small-hours': cue(2, '#3a4a80', 0.14),
-    'cue-first-light': cue(5.5, '#8a94c4', 0.32),
-    'cue-morning': cue(8, '#f2e6d4', 0.85),
-    'cue-noon': cue(13, '#fff8ec', 1.02),
-    'cue-low-sun': cue(17.5, '#ffcf9c', 0.78),
-    'cue-dusk': cue(19.25, '#8288c0', 0.42),
+    'cue-first-light': cue(5.5, '#8a94c4', 0.32, { sunColour: '#ff9a5a', sunLevel: 0.5 }),
+    'cue-morning': cue(8, '#c8d2ea', 0.52, { sunColour: '#ffdca6', sunLevel: 0.95 }),
+    'cue-noon': cue(13, '#d8e2f4', 0.62, { sunColour: '#fff4e0', sunLevel: 1.05 }),
+    'cue-low-sun': cue(17.3, '#c6b2b4', 0.5, { sunColour: '#ffb266', sunLevel: 1.15 }),
+    'cue-dusk': cue(19.25, '#8288c0', 0.42, { sunColour: '#ff8a4a', sunLevel: 0.5 }),
     'cue-night': cue(21.5, '#4a5a98', 0.22),
   };
 }

@@ -7,6 +7,7 @@ import { LAMPLIGHTER, lamplighter } from './art/lamplighter';
 import { nameBoard } from './art/lettering';
 import { FLAG, flag, SMOKE, smoke } from './art/moving';
 import { TILES, wallTiles } from './art/tiles';
+import { train, trainGlow, upperLine } from './art/train';
 import { wagon } from './art/wagon';
 import { churn, ground, luggage, platform, verge } from './art/yard';
 import type { Paint } from './paint';
@@ -68,6 +69,8 @@ export function pieces(): Record<string, Piece> {
     hut: { name: 'Waiting hut', paint: hut(), glow: hutGlow(), recipe: timberwork },
     lamp: { name: 'Oil lamp', paint: lamp(), glow: lampGlow(), recipe: castIron },
     wagon: { name: 'Goods wagon', paint: wagon(), recipe: timberwork },
+    'upper-line': { name: 'Upper line', paint: upperLine(900), pivot: [0, 0] },
+    train: { name: 'Evening train', paint: train(), glow: trainGlow(), recipe: timberwork, pivot: [0, 48] },
     'name-board': { name: 'Name board', paint: nameBoard(), recipe: timberwork },
     signal: { name: 'Signal', paint: signal(), glow: signalGlow(), recipe: castIron },
     'hand-lantern': { name: 'Hand lantern', paint: handLantern(), glow: handLanternGlow(), recipe: castIron },

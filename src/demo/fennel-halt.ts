@@ -8,6 +8,7 @@ import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLamp } from '@/core/scene/records/lamp';
 import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
+import { newPath } from '@/core/scene/records/motion';
 import { newOccluder } from '@/core/scene/records/occluder';
 import { newPlane, newTileGrid } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
@@ -23,7 +24,7 @@ import { LAMP } from './art/lamps';
 import { HAND } from './art/lamplighter';
 import { TILE, TILES } from './art/tiles';
 import type { Paint } from './paint';
-import { placeCues, placeLights } from './fennel-halt-lights';
+import { ON_LAMPS, placeCues, placeLights } from './fennel-halt-lights';
 import { pieces, type Piece } from './fennel-halt-pieces';
 import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
 
@@ -57,11 +58,15 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       ambientColour: '#8288c0',
       ambientLevel: 0.42,
       clockHours: 19.2,
+      sunRiseHours: 5.75,
+      sunSetHours: 18.6,
+      sunNoonDeg: 48,
+      moonAfterHours: 11,
     }),
     planes: {
-      sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1, locked: true }),
-      hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35, locked: true }),
-      woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7, locked: true }),
+      sky: newPlane({ name: 'Sky', order: 'a1', parallax: 0.1, ground: false, locked: true }),
+      hills: newPlane({ name: 'Hills', order: 'a2', parallax: 0.35, ground: false, locked: true }),
+      woods: newPlane({ name: 'Woods', order: 'a3', parallax: 0.7, ground: false, locked: true }),
       wall: newPlane({ name: 'Wall', order: 'a4' }),
       line: newPlane({ name: 'Line', order: 'a5' }),
       halt: newPlane({ name: 'Halt', order: 'a6' }),
@@ -119,17 +124,26 @@ function placeSprites(document: SceneDocument): void {
   place('hills-far', 'hills-far', 'hills', -110, 186);
   place('hills-near', 'hills-near', 'hills', -120, 226);
   place('woods', 'woods', 'woods', -90, 226);
+  // It comes by on the upper line, behind the wall, and is away for a while.
+  place('upper-line', 'upper-line', 'woods', -90, 187);
+  place('train', 'train', 'woods', -420, 188, {
+    glowsWithId: 'light-train-0',
+    path: newPath({
+      ...{ points: [0, 0, 1300, 0], speedPx: 80, ends: 'appear', pauseSeconds: 14 },
+      phaseSeconds: 17,
+    }),
+  });
   place('ground', 'ground', 'line', -70, GROUND_Y - 2);
   place('platform', 'platform', 'line', 268, PLATFORM_Y);
   place('wagon', 'wagon', 'halt', 184, GROUND_Y + 9);
   place('name-board', 'name-board', 'halt', 330, PLATFORM_Y + 2);
-  place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3);
+  place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3, { glowsWithId: 'light-window' });
   place('smoke', 'smoke', 'halt', 532, 94, { opacity: 0.85 });
   place('flag', 'flag', 'halt', 273, PLATFORM_Y + 3);
   place('lamplighter', 'lamplighter', 'halt', 564, PLATFORM_Y + 3);
   place('luggage', 'luggage', 'halt', 458 - 74, PLATFORM_Y + 3);
-  place('lamp', 'lamp', 'halt', 416, PLATFORM_Y + 3);
-  place('hand-lantern', 'hand-lantern', 'halt', 289, PLATFORM_Y + 2);
+  place('lamp', 'lamp', 'halt', 416, PLATFORM_Y + 3, { glowsWithId: 'light-platform' });
+  place('hand-lantern', 'hand-lantern', 'halt', 289, PLATFORM_Y + 2, { glowsWithId: 'light-guard' });
   place('signal', 'signal', 'halt', 589, PLATFORM_Y + 3);
   place('churn-a', 'churn', 'front', 468, 281);
   place('churn-b', 'churn', 'front', 495, 285, { flipX: true });
@@ -240,6 +254,7 @@ function placeLamplighter(document: SceneDocument): void {
     x: 0,
     y: 0,
     hangsOn: { spriteId: 'lamplighter', bracketId: 'hand' },
+    circuitIds: ON_LAMPS,
     spanFarId: 'wall',
   });
 }

@@ -1,7 +1,7 @@
 /** Edges of occluders as instances: those that can stop a light at all, with their stature. */
 import type { Box } from '@/core/geometry/affine';
 import { distanceToSegment, sideOf } from '@/core/geometry/outline';
-import type { EdgePiece, MomentLight, View } from '@/core/moment/moment';
+import type { EdgePiece, MomentLight, MomentSource, View } from '@/core/moment/moment';
 import { EDGE_FLOATS } from './shaders/shadow';
 
 /** What a light reaches, as its mask is drawn. */
@@ -23,7 +23,14 @@ export function isNear(light: MomentLight, { box }: { box: Box }, lit: Box): boo
 }
 
 /** Whether an edge of a closed outline lets light of this source out: the source, or a part of it, is on its inner side. */
-function letsOut({ source, size }: MomentLight, ax: number, ay: number, bx: number, by: number): boolean {
+function letsOut(
+  source: MomentSource,
+  size: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+): boolean {
   const [ex, ey] = [bx - ax, by - ay];
   const length = Math.sqrt(ex * ex + ey * ey);
   if (!source.parallel) return sideOf(ax, ay, bx, by, source.x, source.y) < size * length;
@@ -46,6 +53,7 @@ export function edgeInstances(
   { box: lit, reachPx }: LitArea,
 ): number[] {
   const out: number[] = [];
+  const source = staturePx === null ? light.source : (light.groundSource ?? light.source);
   // Squashed to less than its width a light reaches farther up and down than its reach says.
   const reach = reachPx === null || light.squash < 1 ? Infinity : reachPx + light.size;
   for (const piece of pieces) {
@@ -56,7 +64,7 @@ export function edgeInstances(
       const ay = edges[i + 1];
       const bx = edges[i + 2];
       const by = edges[i + 3];
-      if (!bothSides && !letsOut(light, ax, ay, bx, by)) continue;
+      if (!bothSides && !letsOut(source, light.size, ax, ay, bx, by)) continue;
       if (reach < Infinity && distanceToSegment(light.x, light.y, ax, ay, bx, by) > reach) continue;
       out.push(ax - view.x, ay - view.y, bx - view.x, by - view.y, staturePx ?? -1, bothSides ? 1 : 0, 0, 0);
     }

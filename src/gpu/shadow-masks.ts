@@ -267,7 +267,7 @@ function named(uniforms: Uniforms, names: readonly string[]): Uniforms {
 
 function uniformsOf(
   { view }: Moment,
-  { source, size, blockPx }: MomentLight,
+  { source, groundSource, size, blockPx }: MomentLight,
   plane: MomentPlane,
   x: number,
   y: number,
@@ -285,7 +285,8 @@ function uniformsOf(
     u_light: source.parallel
       ? [...unit(source.x, source.y), 1, size]
       : [source.x - view.x, source.y - view.y, 0, size],
-    u_low: heightsOf(source, size),
+    u_ground: groundSource ? unit(groundSource.x, groundSource.y) : unit(source.x, source.y),
+    u_low: heightsOf(groundSource ?? source, size),
     // A wedge of some 150 degrees ends beyond everything that is in view.
     u_far: 8 * away,
     u_margin: 2 / scale + blockPx,

@@ -91,9 +91,9 @@ function viewNumbers({ view, pixelArt }: Moment): unknown[] {
   return [view.x, view.y, view.outputPerScenePx, view.widthPx, view.heightPx, pixelArt];
 }
 
-function sourceNumbers({ source, size }: MomentLight): unknown[] {
-  const place = source.parallel ? [source.x, source.y, source.z] : [source.x, source.y, source.heightPx];
-  return [source.parallel, ...place, size];
+function sourceNumbers({ source, groundSource, size }: MomentLight): unknown[] {
+  const numbers = [source, groundSource].flatMap((one) => (one ? Object.values(one) : []));
+  return [...numbers, size];
 }
 
 /** The reach of a light brought to the next step: the same for all reaches between two steps. */

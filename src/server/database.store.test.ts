@@ -205,6 +205,19 @@ describe('a database of an earlier version', () => {
       ...{ name: 'Old', rateHz: 3, gusts: 0, swayXHighPx: 0, warmthLow: 0, inStep: false, cycleColours: [] },
     });
     await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-6'`);
+    // And one of version 7 to version 8.
+    await run(
+      connection,
+      sql`
+      INSERT INTO scene_record (owner_id, collection, id, document)
+      VALUES (${first6}, 'circuits', 'of-version-7', ${JSON.stringify({ name: 'Old', order: 'b' })})`,
+    );
+    await connection.query("UPDATE migration SET ended_at = NULL WHERE name LIKE '011%'");
+    expect(await migrate(database.pool, MIGRATIONS)).toEqual(['011-records-of-version-8']);
+    expect((await openScene(first6)).document.circuits['of-version-7']).toMatchObject({
+      ...{ name: 'Old', switching: 'always', fadeSeconds: 0 },
+    });
+    await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-7'`);
     const projects = await allProjects();
     expect(projects.map(({ name, isBinned }) => [name, isBinned])).toEqual([
       ['Fixture 🚂', false],

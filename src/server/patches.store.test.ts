@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { encodePng } from '@/core/raster/png';
 import { applyEdits, change, create, remove, type Edit } from '@/core/scene/edits';
+import { newCircuit } from '@/core/scene/records/circuit';
 import { newScene } from '@/core/scene/new-scene';
 import { sentEdit, type SentEdit } from '@/core/scene/patches';
 import { newArtwork } from '@/core/scene/records/artwork';
@@ -150,7 +151,9 @@ describe('patches', () => {
   it('keep to the limits, which are counted and not walked', async () => {
     const { id } = await freshScene();
     const many = (from: number, count: number) =>
-      Array.from({ length: count }, (_, i) => create('circuits', `c${from + i}`, { name: '', order: 'a' }));
+      Array.from({ length: count }, (_, i) =>
+        create('circuits', `c${from + i}`, newCircuit({ name: '', order: 'a' })),
+      );
     const { document } = await openScene(id);
     const there = Object.keys(document.circuits).length;
     await patch(id, 1, ...many(0, LIMITS.circuits - there));

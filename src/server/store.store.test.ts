@@ -102,7 +102,7 @@ describe('artworks', () => {
     const imageSha = await keepBlob(bytes, 'image/png');
     const stone = newArtwork({ name: 'Stone', imageSha, widthPx: 2, heightPx: 2, pixelArt: true });
     const missing = '7'.repeat(64);
-    const normals = { sha: missing, yUp: true, use: 'facings' as const, share: 1 };
+    const normals = { sha: missing, yUp: true, orientationChosen: false, use: 'facings' as const, share: 1 };
     for (const edit of [
       create('reliefs', 'stone', newRelief({ recipe: recipeWith({}), normals })),
       create('reliefs', 'stone', newRelief({ recipe: recipeWith({}), rimSha: missing })),

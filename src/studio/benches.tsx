@@ -3,7 +3,7 @@
 import type { ComponentType } from 'react';
 import { ArtBench } from './art/ArtBench';
 import { StageDesk } from './desk/StageDesk';
-import { TimeDesk } from './desk/TimeDesk';
+import { TimeDesk } from './time/TimeDesk';
 import { HandoffBench } from './handoff/HandoffBench';
 import { ReliefBench } from './relief/ReliefBench';
 import type { Bench } from './store/benches';

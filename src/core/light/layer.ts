@@ -65,9 +65,11 @@ export class LayerSums {
     const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
+    // A lantern that is out, or burns low, is lit from outside like all else.
+    const ownShare = sprite.selfLit ? 1 : glowShare * Math.min(1, sprite.glowLevel);
     const under = 1 - alpha;
     for (let c = 0; c < 3; c++) {
-      this.albedo[c] = opacity * s[c] * tint[c] * (1 - glowShare) + under * this.albedo[c];
+      this.albedo[c] = opacity * s[c] * tint[c] * (1 - ownShare) + under * this.albedo[c];
       this.glow[c] = opacity * s[c] * glowShare * sprite.glowLevel + under * this.glow[c];
     }
     const facing = sprite.selfLit ? 0 : alpha;

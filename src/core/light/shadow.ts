@@ -3,7 +3,7 @@
  * stays lit; see docs/light.md. The same on the GPU is in gpu/shaders/shadow.ts.
  */
 import { isInside } from '../geometry/outline';
-import type { EdgePiece, Moment, MomentLight, MomentOccluder } from '../moment/moment';
+import type { EdgePiece, Moment, MomentLight, MomentOccluder, MomentSource } from '../moment/moment';
 import { Chord } from './chord';
 import { farthestStop, heightsOf, weightAt } from './terms/stature';
 import { metChord, NEAREST_EDGE_PX, stopsRay } from './terms/shadow-edge';
@@ -72,9 +72,9 @@ export class Visibility {
 
   private hard(light: MomentLight, px: number, py: number, within: readonly number[]): void {
     const { moment, seen } = this;
-    if (!this.aim(light, px, py)) return;
     for (const index of light.occluders) {
       const occluder = moment.occluders[index];
+      if (!this.aim(sourceFor(light, occluder), px, py)) continue;
       // A lamp upon an edge is not stopped by it, whatever rounding says of where they meet.
       const upTo = this.ray.distance - NEAREST_EDGE_PX;
       const farthest = Math.min(upTo, farthestOf(light, occluder, this.ray.distance));
@@ -89,7 +89,7 @@ export class Visibility {
   }
 
   /** @returns whether there is a way at all: none at the light itself, nor for one straight above */
-  private aim({ source }: MomentLight, px: number, py: number): boolean {
+  private aim(source: MomentSource, px: number, py: number): boolean {
     const { ray } = this;
     const dx = source.parallel ? source.x : source.x - px;
     const dy = source.parallel ? source.y : source.y - py;
@@ -110,10 +110,10 @@ export class Visibility {
 
   private soft(light: MomentLight, px: number, py: number, within: readonly number[]): void {
     const { moment, chord, seen } = this;
-    if (!this.aim(light, px, py)) return;
     chord.clear();
     for (const index of light.occluders) {
       const occluder = moment.occluders[index];
+      if (!this.aim(sourceFor(light, occluder), px, py)) continue;
       for (const { edges } of occluder.pieces) this.project(edges, !occluder.closed, light, occluder, index);
       if (!within.includes(index)) continue;
       for (const { edges } of occluder.inner) this.project(edges, true, light, occluder, index);
@@ -132,7 +132,7 @@ export class Visibility {
     const { px, py, wx, wy, distance } = this.ray;
     const { parallel } = light.source;
     const farthest = farthestOf(light, occluder, distance);
-    const heights = heightsOf(light.source, light.size);
+    const heights = heightsOf(sourceFor(light, occluder), light.size);
     // The chord is as far away as the light; of a parallel one it is the tangent of the angle that counts.
     const scale = (parallel ? 1 : distance) / light.size;
     for (let i = 0; i < edges.length; i += 4) {
@@ -145,10 +145,16 @@ export class Visibility {
   }
 }
 
-function farthestOf({ source, size }: MomentLight, { staturePx }: MomentOccluder, distance: number): number {
-  return staturePx === null
-    ? distance
-    : farthestStop(staturePx, distance, heightsOf(source, size)[0], source.parallel);
+/** Where the light comes from that an occluder stops: over the ground, where it has a stature. */
+function sourceFor({ source, groundSource }: MomentLight, { staturePx }: MomentOccluder): MomentSource {
+  return staturePx === null ? source : (groundSource ?? source);
+}
+
+function farthestOf(light: MomentLight, occluder: MomentOccluder, distance: number): number {
+  const { staturePx } = occluder;
+  if (staturePx === null) return distance;
+  const source = sourceFor(light, occluder);
+  return farthestStop(staturePx, distance, heightsOf(source, light.size)[0], source.parallel);
 }
 
 /** Whether a point lies within an occluder that stands in its own shade: by the even-odd rule over all its pieces. */

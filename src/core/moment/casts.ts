@@ -1,9 +1,10 @@
 /** The shapes that standing sprites throw onto the ground in the sun. */
 import { rectOf } from '../art/frames';
 import { applyTo, composed, inverse, mappedBox, moved, type Affine, type Box } from '../geometry/affine';
-import { RADIANS_PER_DEGREE, cos, sin } from '../geometry/exact';
+import { RADIANS_PER_DEGREE, sin } from '../geometry/exact';
 import { compare } from '../scene/document';
 import type { Artwork, ArtworkFrame } from '../scene/records/artwork';
+import { groundWay } from './ground';
 import type { MomentCast, MomentLight, MomentSource } from './moment';
 import type { MomentStage } from './stage';
 import { shownFrame } from './standing';
@@ -24,16 +25,13 @@ const ROUNDING = 1e-9;
 /** Where a shape goes for each px above the foot, as a way on the picture; null where nothing is thrown. */
 export function castWay(source: MomentSource, viewTiltDeg: number): [number, number] | null {
   if (!source.parallel || viewTiltDeg <= 0) return null;
-  const tilt = viewTiltDeg * RADIANS_PER_DEGREE;
-  // From the picture's axes to those of the ground: to the right, away from the viewer, up.
-  const up = -source.y * cos(tilt) + source.z * sin(tilt);
-  const away = -source.y * sin(tilt) - source.z * cos(tilt);
+  const { away, up } = groundWay(source, viewTiltDeg);
   if (up <= 0) return null;
   const planar = Math.sqrt(source.x * source.x + away * away);
   if (planar < ROUNDING) return [0, FLATTEST_CAST];
   const cot = Math.min(LONGEST_CAST, planar / up);
   const across = (-cot * source.x) / planar;
-  const down = (cot * away * sin(tilt)) / planar;
+  const down = (cot * away * sin(viewTiltDeg * RADIANS_PER_DEGREE)) / planar;
   if (Math.abs(down) >= FLATTEST_CAST) return [across, down];
   return [across, down < -ROUNDING ? -FLATTEST_CAST : FLATTEST_CAST];
 }
@@ -87,7 +85,7 @@ function standersOf({ scene, standing, planeStack: planeOrder, pictureIndex }: M
         {
           picture: pictureIndex.get(sprite.artworkId!)!,
           plane: planeOrder.index.get(sprite.planeId)!,
-          opacity: sprite.opacity,
+          opacity: sprite.opacity * standing.presence(sprite),
           ...{ frame, map, back, foot: footOf(stood.artwork, map, frame) },
         },
       ];

@@ -14,6 +14,7 @@ import { NOTHING_DRAWN, RowMemory } from './rows';
 import { flamePartsOf } from '../scene/lamp-parts';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
 import type { MomentStage } from './stage';
+import { wickAt } from '../time/wick';
 import { frameNumber, shownFrame } from './standing';
 import { TileSprites } from './tile-sprites';
 
@@ -50,7 +51,7 @@ export class LayerMaker {
     const runs = new LayerRuns(plane.overlay);
     const asPlane = {
       takesShadows: true,
-      takesCasts: true,
+      takesCasts: plane.ground,
       listens: circuits.mask(plane.circuitIds),
       seenGain: null,
     };
@@ -64,12 +65,12 @@ export class LayerMaker {
         if (!sprite) continue;
         runs.add(sprite, {
           takesShadows: record.takesShadows,
-          takesCasts: !record.castsShape,
+          takesCasts: plane.ground && !record.castsShape,
           listens: record.circuitIds ? circuits.mask(record.circuitIds) : asPlane.listens,
           seenGain: gainOf(record.answer ?? plane.answer, record.seenGain),
         });
       } else {
-        for (const { answer, seenGain, sprite } of flamesOf(stage, thing.record))
+        for (const { answer, seenGain, sprite } of flamesOf(stage, thing.id, thing.record))
           runs.add(sprite, { ...asPlane, seenGain: gainOf(answer, seenGain) });
       }
     }
@@ -77,7 +78,9 @@ export class LayerMaker {
   }
 
   private sprite(stage: MomentStage, plane: Plane, record: Sprite): MomentSprite | null {
-    if (record.opacity <= 0) return null;
+    const { turning, path, hangsOn } = record;
+    const opacity = record.opacity * stage.standing.presence(record);
+    if (opacity <= 0) return null;
     const { scene, settings, standing, space, passing, pictureIndex } = stage;
     const { artworkId } = record;
     const hasRelief = passing.relief && artworkId !== null && scene.reliefs[artworkId] !== undefined;
@@ -88,13 +91,13 @@ export class LayerMaker {
       return shownSprite(map, frame, {
         picture: artworkId === null ? PLAIN_PICTURE : pictureIndex.get(artworkId)!,
         hasRelief,
-        opacity: record.opacity,
+        opacity,
         selfLit: (record.answer ?? plane.answer) === 'self-lit',
-        glowLevel: record.glowLevel,
+        glowLevel: record.glowLevel * glowShare(stage, record),
         colour: record.plain && hexInLightSpace(record.plain.colour, space),
       });
     };
-    if (record.hangsOn !== null) return make();
+    if (hangsOn !== null || turning !== null || path !== null || record.glowsWithId !== null) return make();
     const artwork = artworkId === null ? null : scene.artworks[artworkId];
     if (artwork === undefined) return null;
     const frame = artwork ? frameNumber(record, artwork, stage.seconds) : 0;
@@ -140,6 +143,18 @@ function isLitAlike(a: LayerLook, b: LayerLook): boolean {
   );
 }
 
+/** How much of its glow a sprite has by the light that it glows with: that one's circuits and its wick. */
+function glowShare({ scene, day, clockHours, seconds }: MomentStage, { glowsWithId }: Sprite): number {
+  const light = glowsWithId === null ? null : scene.lights[glowsWithId];
+  if (!light) return 1;
+  if (light.hidden) return 0;
+  const wick = light.wickId === null || light.still ? null : (scene.wicks[light.wickId] ?? null);
+  return (
+    day.power(light.circuitIds, glowsWithId!, clockHours) *
+    (wick ? wickAt(wick, glowsWithId!, seconds).level : 1)
+  );
+}
+
 function gainOf(answer: Answer, gain: number): number | null {
   return answer === 'seen-when-lit' ? gain : null;
 }
@@ -170,22 +185,28 @@ function shownSprite(
 }
 
 function flamesOf(
-  { scene, standing, seconds, pictureIndex, passing }: MomentStage,
+  { scene, standing, seconds, pictureIndex, passing, day, clockHours }: MomentStage,
+  lampId: string,
   lamp: Lamp,
 ): { answer: Answer; seenGain: number; sprite: MomentSprite }[] {
   const map = standing.lamp(lamp);
   if (!map) return [];
+  const power = Math.min(1, day.power(lamp.circuitIds, lampId, clockHours));
+  const presence = standing.presence(lamp);
   return flamePartsOf(scene, lamp).flatMap((flame) => {
     const artwork = scene.artworks[flame.artworkId];
-    if (!artwork || flame.opacity <= 0) return [];
+    const selfLit = flame.answer === 'self-lit';
+    // A flame goes with its circuit; of a lantern that is lit like all else what glows goes.
+    const opacity = flame.opacity * presence * (selfLit ? power : 1);
+    if (!artwork || opacity <= 0) return [];
     const figure = composed(map, affineOf({ ...flame, flipY: false }, artwork.pivotX, artwork.pivotY));
     const frame = frameOf(artwork, frameNumber(flame, artwork, seconds));
     const sprite = shownSprite(moved(figure, frame.shiftX, frame.shiftY), frame, {
       picture: pictureIndex.get(flame.artworkId)!,
       hasRelief: passing.relief && scene.reliefs[flame.artworkId] !== undefined,
-      opacity: flame.opacity,
-      selfLit: flame.answer === 'self-lit',
-      glowLevel: flame.glowLevel,
+      opacity,
+      selfLit,
+      glowLevel: selfLit ? flame.glowLevel : flame.glowLevel * power,
       colour: null,
     });
     return sprite ? [{ answer: flame.answer, seenGain: flame.seenGain, sprite }] : [];

@@ -1,7 +1,8 @@
 /** What kinds of lights ask for where they stand: their outlines and their gobo, in the scene. */
 import { frameAt, frameOf, rectOf } from '../art/frames';
-import { affineOf, applyTo, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
+import { affineOf, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
 import type { LightLook } from '../scene/records/light-look';
+import type { SkyLight } from '../time/sky';
 import type { PlacedLight } from './light-kinds/shape';
 import { boxOfEdges, EdgeMemory, mappedEdges } from './occluder-edges';
 import type { MomentStage } from './stage';
@@ -15,6 +16,7 @@ export class LightParts {
    * @param map from where the light's place is counted to the scene
    * @param x,y its place there
    * @param reachShare multiplies its reach, by its wick
+   * @param sky what it follows of the sky
    */
   placed(
     stage: MomentStage,
@@ -23,16 +25,12 @@ export class LightParts {
     x: number,
     y: number,
     reachShare: number,
+    sky: SkyLight | null,
   ): PlacedLight {
-    const [sceneX, sceneY] = applyTo(map, x, y);
-    return {
-      ...{ fields: look, map, x, y, sceneX, sceneY, reachShare },
-      area: () => this.areaOf(look, map, x, y),
-      gobo: (turnDeg) => goboOf(stage, look, map, x, y, turnDeg),
-    };
+    return new Placing(this, stage, look, map, x, y, reachShare, sky);
   }
 
-  private areaOf(
+  areaOf(
     { outlines, smooth, turnDeg, featherPx }: LightLook,
     map: Affine,
     x: number,
@@ -42,6 +40,37 @@ export class LightParts {
     if (local.length === 0) return null;
     const edges = mappedEdges(local, composed(map, affineOf({ ...UNTURNED, x, y, turnDeg }, 0, 0)));
     return { area: { edges, featherPx }, box: boxOfEdges(edges) };
+  }
+}
+
+/** A light where it stands: an object of a class, as there may be thousands of them at each frame. */
+class Placing implements PlacedLight {
+  readonly sceneX: number;
+  readonly sceneY: number;
+  readonly viewTiltDeg: number;
+
+  constructor(
+    private readonly parts: LightParts,
+    private readonly stage: MomentStage,
+    readonly fields: LightLook,
+    readonly map: Affine,
+    readonly x: number,
+    readonly y: number,
+    readonly reachShare: number,
+    readonly sky: SkyLight | null,
+  ) {
+    this.sceneX = map.a * x + map.c * y + map.e;
+    this.sceneY = map.b * x + map.d * y + map.f;
+    this.viewTiltDeg = stage.settings.viewTiltDeg;
+  }
+
+  area(): ReturnType<PlacedLight['area']> {
+    return this.parts.areaOf(this.fields, this.map, this.x, this.y);
+  }
+
+  gobo(turnDeg: number): ReturnType<PlacedLight['gobo']> {
+    if (this.fields.gobo === null) return null;
+    return goboOf(this.stage, this.fields, this.map, this.x, this.y, turnDeg);
   }
 }
 

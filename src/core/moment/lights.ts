@@ -1,14 +1,14 @@
-/** The lights that burn: those of the scene, and those of placed lamps. */
-import type { Affine, Box } from '../geometry/affine';
+/** The lights that burn, as renderers read them. */
+import type { Box } from '../geometry/affine';
+import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
-import { hexInLightSpace, hexToLinear, linearInLightSpace, type Rgb } from '../raster/colour';
+import { linearInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import { compare, type SceneDocument } from '../scene/document';
 import type { Fixture } from '../scene/records/fixture';
 import type { FallCurve, LightLook } from '../scene/records/light-look';
 import type { Wick } from '../scene/records/wick';
-import { STEADY, wickAt, widestSway } from '../time/wick';
-import { partId } from './part-names';
-import { lightPartsOf } from '../scene/lamp-parts';
+import { STEADY, WickMemory, widestSway, type WickOutput } from '../time/wick';
+import { burningLights, type Burning, type Followed } from './burning';
 import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
 import { grownBox, type LightKindRecord } from './light-kinds/shape';
 import { LightParts } from './light-parts';
@@ -23,7 +23,7 @@ import {
 import type { FoundOccluders, OccluderSource } from './occluders';
 import type { MomentStage, PlaneStack } from './stage';
 import { carriersOf } from './standing';
-import { TableMemory } from './tables';
+import { ColourMemory, TableMemory } from './tables';
 
 /** The curves of the document as the numbers of a Moment. */
 export const CURVE_NUMBERS: Record<FallCurve, number> = {
@@ -33,21 +33,6 @@ export const CURVE_NUMBERS: Record<FallCurve, number> = {
   even: CURVE_EVEN,
   drawn: CURVE_DRAWN,
 };
-
-/** A light with all that says how it burns. */
-interface Burning {
-  id: string;
-  /** What its wick takes its phase from: the lights of one lamp burn in step. */
-  phaseId: string;
-  fixture: Fixture;
-  look: LightLook;
-  wick: Wick | null;
-  /** Multiplies its level. */
-  share: number;
-  map: Affine;
-  x: number;
-  y: number;
-}
 
 interface Known {
   of: readonly unknown[];
@@ -62,6 +47,10 @@ const NONE: readonly number[] = [];
 export class LightMaker {
   private readonly parts = new LightParts();
   private readonly tables = new TableMemory();
+  private readonly decoded = new ColourMemory();
+  private readonly wicks = new WickMemory();
+  private readonly ids = new Remembered<SceneDocument['lights'], string[]>();
+  private lastSeconds = NaN;
   /** The last light of each fixture's part: while nothing of it changed it is the same object, which renderers keep by. */
   private readonly known = new WeakMap<Fixture, Map<string, Known>>();
 
@@ -76,12 +65,15 @@ export class LightMaker {
   ): { lights: MomentLight[]; lightIds: string[] } {
     const lights: MomentLight[] = [];
     const lightIds: string[] = [];
-    for (const burning of burningLights(stage)) {
+    const { lights: all } = stage.scene;
+    const ids = this.ids.recall(all, [], () => Object.keys(all).sort(compare));
+    for (const burning of burningLights(stage, ids)) {
       const light = this.light(stage, burning, found, castsIn);
       if (!light) continue;
       lights.push(light);
       lightIds.push(burning.id);
     }
+    this.lastSeconds = stage.seconds;
     return { lights, lightIds };
   }
 
@@ -92,38 +84,60 @@ export class LightMaker {
     castsIn: CastFinder,
   ): MomentLight | null {
     const { id, fixture, look } = burning;
-    const of = inputsOf(stage, burning);
+    // What lives is another at every second: only while time stands still it may be the same.
+    if (stage.seconds !== this.lastSeconds && lives(stage, look, burning.wick))
+      return this.stopped(stage, burning, this.resolved(stage, burning), found, castsIn);
     let parts = this.known.get(fixture);
     if (!parts) this.known.set(fixture, (parts = new Map()));
     const last = parts.get(id);
+    const of = inputsOf(stage, burning);
     const isSame = last !== undefined && sameItems(last.of, of);
-    let light = isSame ? last.light : this.resolved(stage, burning);
-    if (light) {
-      const stops = look.shadows && light.ambient === 'no' ? stopping(stage, burning, light, found) : NONE;
-      const casts = light.throwsShapes ? castsIn(light) : NONE;
-      if (!sameItems(light.occluders, stops) || !sameItems(light.casts, casts))
-        light = { ...light, occluders: stops, casts };
-    }
+    const light = this.stopped(
+      stage,
+      burning,
+      isSame ? last.light : this.resolved(stage, burning),
+      found,
+      castsIn,
+    );
     if (!isSame || light !== last.light) parts.set(id, { of, light });
     return light;
   }
 
-  private resolved(stage: MomentStage, { phaseId, fixture, look, wick, share, map, x, y }: Burning) {
+  /** A light with what stops it, and the shapes that are thrown in it. */
+  private stopped(
+    stage: MomentStage,
+    burning: Burning,
+    light: MomentLight | null,
+    found: FoundOccluders,
+    castsIn: CastFinder,
+  ): MomentLight | null {
+    const { look } = burning;
+    if (light) {
+      const stops = look.shadows && light.ambient === 'no' ? stopping(stage, burning, light, found) : NONE;
+      const casts = light.throwsShapes ? castsIn(light) : NONE;
+      if (!sameItems(light.occluders, stops) || !sameItems(light.casts, casts))
+        return { ...light, occluders: stops, casts };
+    }
+    return light;
+  }
+
+  private resolved(stage: MomentStage, burning: Burning) {
+    const { phaseId, fixture, look, wick, share, follows, map, x, y } = burning;
+    if (follows?.strength === 0) return null;
     const kind: LightKindRecord = LIGHT_KIND_RECORDS[look.kind];
-    const alive = wick && !look.still ? wickAt(wick, phaseId, stage.seconds) : STEADY;
-    const level = look.level * share * alive.level;
+    const alive = wick && !look.still ? this.wicks.at(wick, phaseId, stage.seconds) : STEADY;
+    const level = (follows?.level ?? look.level) * (follows?.strength ?? 1) * share * alive.level;
     if (level <= 0 && !kind.darkens(look)) return null;
     const shape = kind.shape(
-      this.parts.placed(stage, look, map, x + alive.swayX, y + alive.swayY, alive.reach),
+      this.parts.placed(stage, look, map, x + alive.swayX, y + alive.swayY, alive.reach, follows),
     );
     if (!shape) return null;
     const { space, planeStack: planeOrder, circuits } = stage;
     const { far, near } = spanOf(fixture, planeOrder);
     const isAmbient = shape.ambient !== 'no';
-    const shadow = hexInLightSpace(look.shadowColour, space);
-    const colour = alive.colour
-      ? linearInLightSpace(alive.colour(hexToLinear(look.colour)), space)
-      : hexInLightSpace(look.colour, space);
+    const shadow = this.decoded.of(look.shadowColour, space);
+    const dark = look.shadowOpacity * (follows?.strength ?? 1);
+    const colour = this.colourOf(look, follows, alive, space);
     // Field by field: spread objects of so many fields are slow to make, and there may be thousands.
     const light: MomentLight = {
       figure: shape.figure,
@@ -136,11 +150,12 @@ export class LightMaker {
       area: shape.area,
       gobo: shape.gobo,
       source: shape.source,
+      groundSource: shape.groundSource,
       size: shape.size,
       box: shape.box,
       blend: isAmbient ? 'add' : look.blend,
       rim: look.rim && !isAmbient,
-      rgb: colour.map((v) => v * level) as Rgb,
+      rgb: [colour[0] * level, colour[1] * level, colour[2] * level],
       stops: look.stops.length === 0 ? null : this.tables.colours(look, level, space, alive.colour),
       squash: look.squash,
       curve: CURVE_NUMBERS[look.curve],
@@ -152,7 +167,7 @@ export class LightMaker {
       air: look.rim ? 0 : look.air,
       wrap: look.wrap,
       relief: look.relief,
-      shadowLet: shadow.map((v) => 1 + (v - 1) * look.shadowOpacity) as Rgb,
+      shadowLet: [1 + (shadow[0] - 1) * dark, 1 + (shadow[1] - 1) * dark, 1 + (shadow[2] - 1) * dark],
       plane: planeOrder.index.get(fixture.planeId)!,
       spanFar: far,
       spanNear: near,
@@ -163,25 +178,58 @@ export class LightMaker {
     };
     return light;
   }
+
+  /** A light's colour in the light space: its own or the day's, as its wick leaves it. */
+  private colourOf(
+    look: LightLook,
+    follows: Followed | null,
+    { colour }: WickOutput,
+    space: LightSpace,
+  ): Rgb {
+    if (!colour && !follows?.colour) return this.decoded.of(look.colour, space);
+    const own = follows?.colour ?? this.decoded.of(look.colour, 'linear');
+    return linearInLightSpace(colour ? colour(own) : own, space);
+  }
+}
+
+/** Whether a light changes by itself where it stands. */
+function lives({ scene }: MomentStage, { still, gobo }: LightLook, wick: Wick | null): boolean {
+  if (still) return false;
+  if (wick) return true;
+  return gobo !== null && gobo.playing && (scene.artworks[gobo.artworkId]?.frames.length ?? 0) > 1;
 }
 
 /** Everything that a light is resolved from: what stops it is asked anew. */
-function inputsOf(stage: MomentStage, { look, map, x, y, share, wick }: Burning): unknown[] {
+function inputsOf(stage: MomentStage, { look, map, x, y, share, wick, follows }: Burning): unknown[] {
   const { scene, settings, space, planeStack: planeOrder, pictureIndex, seconds } = stage;
   const { gobo } = look;
   const goboArt = gobo ? scene.artworks[gobo.artworkId] : null;
-  const plays = gobo?.playing && (goboArt?.frames.length ?? 0) > 1;
-  const lives = !look.still && (plays || wick) ? seconds : 0;
+  const sky = follows && [...follows.toward, follows.strength, follows.level, ...(follows.colour ?? [null])];
   return [
-    ...[look, map.a, map.b, map.c, map.d, map.e, map.f, x, y, share, wick, lives],
+    ...(sky ?? []),
+    ...[
+      look,
+      map.a,
+      map.b,
+      map.c,
+      map.d,
+      map.e,
+      map.f,
+      x,
+      y,
+      share,
+      wick,
+      lives(stage, look, wick) ? seconds : 0,
+    ],
     ...[space, planeOrder, scene.circuits, goboArt, gobo && pictureIndex, gobo && settings.pixelArt],
+    settings.viewTiltDeg,
   ];
 }
 
 /** The occluders that may stop a light. */
 function stopping(
-  { scene }: MomentStage,
-  { fixture, wick }: Burning,
+  { scene, settings }: MomentStage,
+  { fixture, wick, follows }: Burning,
   light: MomentLight,
   { occluders, sources }: FoundOccluders,
 ): number[] {
@@ -191,8 +239,11 @@ function stopping(
   const near = light.source.parallel
     ? null
     : grownBox(withPlace(light.box, light.source), widest + light.size);
+  // Seen from the side there is no ground on which what has a stature could throw its shadow.
+  const hasGround = !follows || settings.viewTiltDeg > 0;
   const out: number[] = [];
   occluders.forEach((occluder, index) => {
+    if (!hasGround && occluder.staturePx !== null) return;
     const source = sources[index];
     if (!isNamed(fixture, source, occluder.plane, light)) return;
     if (source.spriteId !== null && carriers.includes(source.spriteId)) return;
@@ -223,53 +274,6 @@ function withPlace({ left, top, right, bottom }: Box, { x, y }: { x: number; y: 
 
 function overlaps(a: Box, b: Box): boolean {
   return a.left <= b.right && a.right >= b.left && a.top <= b.bottom && a.bottom >= b.top;
-}
-
-/** By id, so that their order in the document changes no bit. */
-function burningLights({ scene, standing, passing }: MomentStage): Burning[] {
-  const out: Burning[] = [];
-  const isOn = (id: string, fixture: Fixture) =>
-    standing.shows(fixture) && !passing.muted.has(id) && (passing.solo.size === 0 || passing.solo.has(id));
-  for (const [id, light] of Object.entries(scene.lights)) {
-    if (!isOn(id, light)) continue;
-    const map = (light.still ? standing.atRest : standing).ground(light);
-    if (!map) continue;
-    out.push({
-      id,
-      phaseId: id,
-      fixture: light,
-      look: light,
-      wick: wickOf(scene, light),
-      share: 1,
-      map,
-      x: light.x,
-      y: light.y,
-    });
-  }
-  for (const [id, lamp] of Object.entries(scene.lamps)) {
-    if (!isOn(id, lamp)) continue;
-    for (const part of lightPartsOf(scene, lamp)) {
-      const map = (part.still ? standing.atRest : standing).lamp(lamp);
-      if (!map) continue;
-      const { wick, x, y } = part;
-      out.push({
-        id: partId(id, part),
-        phaseId: id,
-        fixture: lamp,
-        look: part,
-        wick,
-        share: lamp.level,
-        map,
-        x,
-        y,
-      });
-    }
-  }
-  return out.sort((a, b) => compare(a.id, b.id));
-}
-
-function wickOf({ wicks }: SceneDocument, { wickId }: { wickId: string | null }): Wick | null {
-  return wickId === null ? null : (wicks[wickId] ?? null);
 }
 
 /** The indices of the planes that a light reaches. An end whose plane is gone is open. */

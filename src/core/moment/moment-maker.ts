@@ -11,7 +11,10 @@ import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
 import { compare, inOrder, type SceneDocument, settingsOf } from '../scene/document';
 import type { Plane } from '../scene/records/plane';
-import { ambientAt } from '../time/cues';
+import { Day } from '../time/day';
+import { PathRuler } from '../time/path-run';
+import type { SkyLight } from '../time/sky';
+import { SKY_BODIES, type SkyBody } from '../time/sky-fields';
 import { Casts } from './casts';
 import { Circuits } from './circuits';
 import { RowKeeper } from './rows';
@@ -31,10 +34,12 @@ interface Pictures {
 /** Makes Moments of one view, one after the other. */
 export class MomentMaker {
   private readonly rows = new RowKeeper();
+  private readonly ruler = new PathRuler();
   private readonly finder = new OccluderFinder();
   private readonly lightMaker = new LightMaker();
   private readonly layerMaker = new LayerMaker();
   private readonly circuits = new Remembered<SceneDocument['circuits'], Circuits>();
+  private readonly days = new Remembered<SceneDocument['cues'], Day>();
   private readonly chunks = new Remembered<SceneDocument['chunks'], ChunkIndex>();
   private readonly pictures = new Remembered<SceneDocument['artworks'], Pictures>();
   private planeStack: PlaneStack = { ids: [], index: new Map() };
@@ -42,8 +47,8 @@ export class MomentMaker {
   at(scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
     const { artworks } = scene;
     const { pictures, index } = this.pictures.recall(artworks, [], () => picturesOf(artworks));
-    const stage = this.stage(scene, seconds, passing, index);
-    const { settings, space, planes, standing } = stage;
+    const stage = this.stage(scene, clockHours, seconds, passing, index);
+    const { settings, space, planes, standing, day } = stage;
     const chunks = this.chunksOf(scene);
     const found = passing.unlit || !passing.shadows ? NO_OCCLUDERS : this.finder.find(stage, chunks);
     const casts = new Casts(stage);
@@ -51,7 +56,7 @@ export class MomentMaker {
     const { lights, lightIds } = passing.unlit
       ? { lights: [], lightIds: [] }
       : this.lightMaker.lights(stage, found, castsIn);
-    const ambient = ambientAt(scene, clockHours);
+    const ambient = day.ambient(clockHours);
     return {
       clockHours,
       seconds,
@@ -68,7 +73,7 @@ export class MomentMaker {
       ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
       workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
       unlit: passing.unlit,
-      finish: finishNumbers(settings),
+      finish: finishNumbers(day.settingsAt(clockHours)),
       planes: planes.map(([planeId, plane]) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {
@@ -89,25 +94,34 @@ export class MomentMaker {
 
   /** What stops light at one second, and where each comes from. */
   occluders(scene: SceneDocument, seconds: number, passing: Passing): FoundOccluders {
-    return this.finder.find(this.stage(scene, seconds, passing, new Map()), this.chunksOf(scene));
+    // Where things stand does not depend on the hour.
+    return this.finder.find(this.stage(scene, 0, seconds, passing, new Map()), this.chunksOf(scene));
   }
 
   private stage(
     scene: SceneDocument,
+    clockHours: number,
     seconds: number,
     passing: Passing,
     pictureIndex: ReadonlyMap<string, number>,
   ): MomentStage {
     const settings = settingsOf(scene);
     const planes = inOrder(scene.planes);
+    const day = this.dayOf(scene);
     return {
-      ...{ scene, settings, seconds, passing, planes, pictureIndex },
+      ...{ scene, settings, day, clockHours, seconds, passing, planes, pictureIndex },
       space: settings.lightSpace,
-      standing: new Standing(scene, seconds, passing.soloPlanes),
+      sky: skyAt(day, clockHours),
+      standing: new Standing(scene, seconds, passing.soloPlanes, this.ruler),
       planeStack: this.stackOf(planes),
       rows: this.rows.of(scene),
       circuits: this.circuits.recall(scene.circuits, [], () => new Circuits(scene.circuits)),
     };
+  }
+
+  private dayOf(scene: SceneDocument): Day {
+    const { cues, circuits, settings } = scene;
+    return this.days.recall(cues, [circuits, settings], () => new Day(scene));
   }
 
   private stackOf(planes: readonly (readonly [string, Plane])[]): PlaneStack {
@@ -129,6 +143,13 @@ function picturesOf(artworks: SceneDocument['artworks']): Pictures {
     return { key, widthPx, heightPx };
   });
   return { pictures, index: new Map(ids.map((id, index) => [id, index])) };
+}
+
+function skyAt({ sky }: Day, clockHours: number): Record<SkyBody, SkyLight> {
+  return Object.fromEntries(SKY_BODIES.map((body) => [body, sky.light(body, clockHours)])) as Record<
+    SkyBody,
+    SkyLight
+  >;
 }
 
 function scaled([r, g, b]: Rgb, by: number): Rgb {

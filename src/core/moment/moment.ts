@@ -153,6 +153,8 @@ export interface MomentLight {
   area: MomentArea | null;
   gobo: MomentGobo | null;
   source: MomentSource;
+  /** Of suns in a tilted view: where the shadows of what has a stature come from, over the ground; null is `source`. */
+  groundSource: MomentSource | null;
   /** Steps of brightness; 0 is smooth. */
   bands: number;
   dither: boolean;

@@ -58,12 +58,15 @@ export class RowMemory<T> {
   }
 }
 
-/** Whether everything in a row stands still by itself: nothing hangs, plays or is a lamp. */
+/** Whether everything in a row stands still by itself: nothing moves, hangs, plays, glows with a light or is a lamp. */
 function standsStill(row: readonly Drawn[], artworks: SceneDocument['artworks']): boolean {
   return row.every(
     ({ kind, record }) =>
       kind === 'sprite' &&
       record.hangsOn === null &&
+      record.glowsWithId === null &&
+      record.turning === null &&
+      record.path === null &&
       !(record.playing && record.artworkId !== null && (artworks[record.artworkId]?.frames.length ?? 0) > 1),
   );
 }

@@ -3,6 +3,9 @@ import type { LightSpace } from '../raster/colour';
 import type { SceneDocument } from '../scene/document';
 import type { Plane } from '../scene/records/plane';
 import type { SceneSettings } from '../scene/records/settings';
+import type { Day } from '../time/day';
+import type { SkyLight } from '../time/sky';
+import type { SkyBody } from '../time/sky-fields';
 import type { Circuits } from './circuits';
 import type { Rows } from './rows';
 import type { Passing } from './passing';
@@ -18,6 +21,10 @@ export interface MomentStage {
   scene: SceneDocument;
   settings: SceneSettings;
   space: LightSpace;
+  day: Day;
+  clockHours: number;
+  /** What the sun and the moon give at this hour. */
+  sky: Readonly<Record<SkyBody, SkyLight>>;
   seconds: number;
   passing: Passing;
   standing: Standing;

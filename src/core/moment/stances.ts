@@ -30,7 +30,7 @@ export function stanceOnPlane(
 ): Stance | null {
   const thing = scene[collection][id];
   const plane = scene.planes[thing.planeId];
-  const ground = new Standing(scene, seconds).ground(thing);
+  const ground = new Standing(scene, seconds).anchor(thing);
   if (!plane || !ground) return null;
   const [x, y] = applyTo(ground, thing.x, thing.y);
   const [dx, dy] = parallaxShift(scene, plane);
@@ -60,7 +60,7 @@ export function shiftOnGround(
   dx: number,
   dy: number,
 ): [number, number] {
-  const ground = thing.hangsOn === null ? null : new Standing(scene, seconds).ground(thing);
+  const ground = thing.hangsOn === null ? null : new Standing(scene, seconds).anchor(thing);
   const back = ground && inverse(ground);
   return back ? [back.a * dx + back.c * dy, back.b * dx + back.d * dy] : [dx, dy];
 }

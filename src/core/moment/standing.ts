@@ -4,12 +4,16 @@
  */
 import { bracketAt } from '../art/brackets';
 import { frameAt, frameOf } from '../art/frames';
-import { affineOf, applyTo, composed, moved, type Affine } from '../geometry/affine';
+import { affineOf, applyTo, composed, inverse, moved, type Affine } from '../geometry/affine';
 import { type SceneDocument, settingsOf } from '../scene/document';
 import { type Artwork, type ArtworkFrame, newArtwork } from '../scene/records/artwork';
 import type { Lamp } from '../scene/records/lamp';
 import type { Plane } from '../scene/records/plane';
 import type { Hanging, Sprite } from '../scene/records/sprite';
+import type { MotionPath, Turning } from '../scene/records/motion';
+import { PathRuler, type PathPlace } from '../time/path-run';
+import { TURNINGS } from '../time/turnings/all-turnings';
+import type { TurningFields } from '../time/turnings/kind';
 
 /** Things hang on things that hang on things, no deeper than this; a circle of them stands nowhere. */
 const DEEPEST = 16;
@@ -60,12 +64,30 @@ export interface Placed {
   hangsOn: Hanging | null;
 }
 
+/** Something that may move by itself. */
+export interface Moving extends Placed {
+  x: number;
+  y: number;
+  turning: Turning | null;
+  path: MotionPath | null;
+  /** Of a light: which way it points. */
+  bearingDeg?: number;
+  turnDeg?: number;
+}
+
 /** How a sprite stands. */
 export interface Stood {
   artwork: Artwork;
   frame: number;
   /** From px of its figure to the scene. */
   figure: Affine;
+}
+
+/** A mean over the last seconds is taken from so many places. */
+const LAG_SAMPLES = 8;
+
+function isMoving({ turning, path }: Pick<Moving, 'turning' | 'path'>): boolean {
+  return turning !== null || path !== null;
 }
 
 const NO_PLANES: ReadonlySet<string> = new Set();
@@ -75,6 +97,7 @@ export class Standing {
   private readonly stood = new Map<Sprite, Stood | null>();
   private readonly shifts = new Map<string, Affine | null>();
   private resting: Standing | null = null;
+  private readonly before = new Map<number, Standing>();
   private readonly solo: ReadonlySet<string>;
 
   /** @param soloPlanes planes that alone are shown; those that the scene does not have count for nothing */
@@ -82,6 +105,9 @@ export class Standing {
     readonly scene: SceneDocument,
     readonly seconds: number,
     soloPlanes: ReadonlySet<string> = NO_PLANES,
+    private readonly ruler = new PathRuler(),
+    /** Whether things look at others: where they look from does not, or two that look at each other would never end. */
+    private readonly looks = true,
   ) {
     this.solo = [...soloPlanes].some((id) => scene.planes[id]) ? soloPlanes : NO_PLANES;
   }
@@ -89,7 +115,7 @@ export class Standing {
   /** Where things stand that are held at second 0. */
   get atRest(): Standing {
     if (this.seconds === 0) return this;
-    return (this.resting ??= new Standing(this.scene, 0, this.solo));
+    return (this.resting ??= new Standing(this.scene, 0, this.solo, this.ruler));
   }
 
   showsPlane(planeId: string): boolean {
@@ -98,14 +124,100 @@ export class Standing {
   }
 
   /** Whether a thing shows: neither it, its plane nor what carries it is hidden. */
-  shows({ planeId, hidden, hangsOn }: Placed & { hidden: boolean }): boolean {
-    if (hidden || !this.showsPlane(planeId)) return false;
+  shows(thing: Placed & { hidden: boolean; path: MotionPath | null }): boolean {
+    const { planeId, hidden, hangsOn } = thing;
+    if (hidden || !this.showsPlane(planeId) || this.presence(thing) === 0) return false;
     if (hangsOn === null) return true;
     return carriersOf(this.scene, hangsOn).every((id) => this.scene.sprites[id]?.hidden === false);
   }
 
-  /** The map to the scene from where a thing's place is counted: its plane, or the bracket that it hangs on. */
-  ground({ planeId, hangsOn }: Placed): Affine | null {
+  /** How much of a thing is there, 0 to 1: what appears and vanishes takes along what hangs on it. */
+  presence({ path, hangsOn }: { path: MotionPath | null; hangsOn: Hanging | null }): number {
+    if (path === null && hangsOn === null) return 1;
+    let presence = path ? this.along(path).presence : 1;
+    for (const id of carriersOf(this.scene, hangsOn)) {
+      const carrier = this.scene.sprites[id]?.path;
+      if (carrier) presence *= this.along(carrier).presence;
+    }
+    return presence;
+  }
+
+  /** The map to the scene from where a thing's place is counted, its own motion included. */
+  ground(thing: Moving): Affine | null {
+    const anchor = this.anchor(thing);
+    return anchor && isMoving(thing) ? composed(anchor, this.motion(thing, anchor)) : anchor;
+  }
+
+  private along(path: MotionPath): PathPlace {
+    return this.ruler.place(path, this.seconds);
+  }
+
+  /** The motion of a thing at its place, as a map of the ground that it stands on. */
+  private motion(thing: Moving, anchor: Affine): Affine {
+    const { path, turning, x, y } = thing;
+    const along = path && this.along(path);
+    const [dx, dy] = along ? [along.x, along.y] : [0, 0];
+    const flipX = along !== null && path!.flips && along.goesLeft;
+    const turnDeg = turning ? this.turned(thing, turning, anchor, x + dx, y + dy) : 0;
+    return affineOf({ ...UNTURNED, x: x + dx, y: y + dy, turnDeg, flipX }, x, y);
+  }
+
+  private turned(thing: Moving, turning: Turning, anchor: Affine, x: number, y: number): number {
+    const { bearingDeg, turnDeg } = thing;
+    if (!this.looks && turning.kind === 'look') return 0;
+    return TURNINGS[turning.kind].angle(turning, this.seconds, {
+      axisDeg: bearingDeg ?? turnDeg ?? 0,
+      target: (at) => this.wayTo(at, anchor, x, y),
+    });
+  }
+
+  /** From a place of a ground to what is looked at, there. */
+  private wayTo(
+    { atSpriteId, atBracketId, lagSeconds }: TurningFields,
+    anchor: Affine,
+    x: number,
+    y: number,
+  ) {
+    const back = inverse(anchor);
+    if (atSpriteId === null || !back) return null;
+    const samples = lagSeconds === 0 ? 1 : LAG_SAMPLES;
+    let [sumX, sumY] = [0, 0];
+    for (let k = 0; k < samples; k++) {
+      const at = this.earlier(samples === 1 ? 0 : (lagSeconds * k) / (samples - 1)).placeOf(
+        atSpriteId,
+        atBracketId,
+      );
+      if (!at) return null;
+      sumX += at[0];
+      sumY += at[1];
+    }
+    const [tx, ty] = applyTo(back, sumX / samples, sumY / samples);
+    return [tx - x, ty - y] as const;
+  }
+
+  /** Where things stood some seconds before, for those that look at them. */
+  private earlier(bySeconds: number): Standing {
+    let standing = this.before.get(bySeconds);
+    if (!standing) {
+      const at = Math.max(0, this.seconds - bySeconds);
+      this.before.set(bySeconds, (standing = new Standing(this.scene, at, this.solo, this.ruler, false)));
+    }
+    return standing;
+  }
+
+  /** The pivot of a sprite's figure, or one of its brackets, in the scene. */
+  private placeOf(spriteId: string, bracketId: string | null): [number, number] | null {
+    const sprite = this.scene.sprites[spriteId];
+    const stood = sprite ? this.sprite(sprite) : null;
+    if (!stood) return null;
+    const { artwork, figure, frame } = stood;
+    const bracket = artwork.brackets.find(({ id }) => id === bracketId);
+    const { x, y } = bracket ? bracketAt(bracket, frame) : { x: artwork.pivotX, y: artwork.pivotY };
+    return applyTo(figure, x, y);
+  }
+
+  /** The same for a thing at rest: its plane, or the bracket that it hangs on. */
+  anchor({ planeId, hangsOn }: Placed): Affine | null {
     if (hangsOn === null) return this.planeMap(planeId);
     const { scene } = this;
     if (carriersOf(scene, hangsOn).length > DEEPEST) return null;
@@ -150,7 +262,7 @@ export class Standing {
     if (!ground) return null;
     const { pivotX, pivotY } = artwork;
     const figure =
-      sprite.hangsOn === null
+      sprite.hangsOn === null && !isMoving(sprite)
         ? affineOf({ ...sprite, x: sprite.x + ground.e, y: sprite.y + ground.f }, pivotX, pivotY)
         : composed(ground, affineOf(sprite, pivotX, pivotY));
     return { artwork, frame: frameNumber(sprite, artwork, this.seconds), figure };
@@ -171,14 +283,14 @@ export function spriteAffine(scene: SceneDocument, sprite: Sprite, seconds: numb
 /** Where a light or a lamp is drawn. */
 export function fixturePlace(
   scene: SceneDocument,
-  fixture: Placed & { x: number; y: number },
+  fixture: Moving,
   seconds: number,
 ): [number, number] | null {
   const ground = new Standing(scene, seconds).ground(fixture);
   return ground && applyTo(ground, fixture.x, fixture.y);
 }
 
-/** The map to the scene from where a thing's place is counted. */
+/** The map to the scene from where the place of a thing at rest is counted. */
 export function groundMap(scene: SceneDocument, thing: Placed, seconds: number): Affine | null {
-  return new Standing(scene, seconds).ground(thing);
+  return new Standing(scene, seconds).anchor(thing);
 }

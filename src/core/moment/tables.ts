@@ -1,6 +1,7 @@
 /** What runs from a light's core to its reach as tables that both renderers read: the drawn curve, and colour stops. */
 import { monotoneAt, monotoneCubic } from '../geometry/monotone';
 import {
+  hexInLightSpace,
   hexToLinear,
   linearToOklab,
   oklabToLinear,
@@ -54,6 +55,24 @@ export function stopsTable(
     for (let c = 0; c < 3; c++) table[3 * i + c] = space === 'linear' ? linear[c] : srgbEncode(linear[c]);
   }
   return table;
+}
+
+/** So many colours are kept decoded; then it begins anew. */
+const MOST_COLOURS = 4096;
+
+/** Colours of records, decoded once: thousands of lights have a few of them. What is handed out is never changed. */
+export class ColourMemory {
+  private readonly kept = { linear: new Map<string, Rgb>(), display: new Map<string, Rgb>() };
+
+  of(hex: string, space: LightSpace): Rgb {
+    const kept = this.kept[space];
+    let colour = kept.get(hex);
+    if (!colour) {
+      if (kept.size >= MOST_COLOURS) kept.clear();
+      kept.set(hex, (colour = hexInLightSpace(hex, space)));
+    }
+    return colour;
+  }
 }
 
 /** Tables by what they are made of, so that they go to the GPU once. */

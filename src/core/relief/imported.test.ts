@@ -28,7 +28,7 @@ const imported = (
   fields: Partial<NonNullable<ReliefSource['normals']>> = {},
 ): ReliefSource => ({
   ...plainSource(dome, recipeWith({ body: { kind: 'none' }, grain: { heightPx: 0 }, pixelArt: 'no' })),
-  normals: { image, yUp: true, use: 'facings', share: 1, ...fields },
+  normals: { image, yUp: true, orientationChosen: false, use: 'facings', share: 1, ...fields },
 });
 const { inside } = silhouetteOf(dome);
 
@@ -286,6 +286,19 @@ describe('names of maps', () => {
     ['wagon_glow', 'glow'],
   ])('%s belongs to wagon as %s', (name, kind) => {
     expect(broughtName(name, isArt)).toEqual({ art: 'wagon', kind });
+  });
+
+  it("knows a person's own suffixes beside the usual ones", () => {
+    const own = { normals: '_nrm2', height: 'depth map', rim: '' };
+    expect(broughtName('wagon_nrm2', isArt, own)).toEqual({ art: 'wagon', kind: 'normals' });
+    expect(broughtName('Wagon-Depth Map'.replace('Wagon', 'wagon'), isArt, own)).toEqual({
+      art: 'wagon',
+      kind: 'height',
+    });
+    expect(broughtName('wagon_n', isArt, own)).toEqual({ art: 'wagon', kind: 'normals' });
+    for (const name of ['wagonnrm2', 'hut_nrm2', 'nrm2', '_nrm2'])
+      expect(broughtName(name, isArt, own)).toBeNull();
+    expect(broughtName('wagon_nrm2', isArt)).toBeNull();
   });
 
   it.each(['wagon', 'hut_n', 'wagon_red', 'n', '_n'])('%s is art of its own', (name) => {

@@ -10,7 +10,7 @@ import { checkSameSize } from './imported';
 import type { PartStroke } from './parts';
 import { readRecipe, type Cells, type Recipe } from './recipe';
 import { RELIEF_VERSION } from './relief-of';
-import type { ImportedUse, ReliefSource, SourceStroke } from './source';
+import type { ImportedNormals, ReliefSource, SourceStroke } from './source';
 import type { Stroke } from './strokes/stroke';
 
 export interface ReliefJob {
@@ -22,7 +22,7 @@ export interface ReliefJob {
   layers: Stroke[][];
   partStrokes: PartStroke[];
   borrowed: ReliefJob | null;
-  normals: { sha: string; yUp: boolean; use: ImportedUse; share: number } | null;
+  normals: (Omit<ImportedNormals, 'image'> & { sha: string }) | null;
   heights: { sha: string; lowPx: number; highPx: number } | null;
   rimSha: string | null;
   occlusionSha: string | null;

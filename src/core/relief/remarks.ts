@@ -58,7 +58,9 @@ export function remarksOn(
     remarks.push('tone-led');
   if (tornShare(normals, inside, width, height) > TORN_SHARE) remarks.push('torn');
   if (hasOddCells(source, width, height)) remarks.push('odd-size');
-  if (source.normals && judgeOrientation(source.normals.image, inside).orientation === 'doubtful')
+  const { normals: imported } = source;
+  const isJudged = imported !== null && !imported.orientationChosen;
+  if (isJudged && judgeOrientation(imported.image, inside).orientation === 'doubtful')
     remarks.push('orientation-doubtful');
   return remarks;
 }

@@ -15,6 +15,8 @@ export interface ImportedNormals {
   image: Image;
   /** Whether its green points up. */
   yUp: boolean;
+  /** Whether a person said so. */
+  orientationChosen: boolean;
   use: ImportedUse;
   /** How much of its height is added, where it is used as one. */
   share: number;

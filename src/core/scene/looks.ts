@@ -30,9 +30,11 @@ const WIRING_KEYS = [
   'spanNearId',
   'blockedByCarrier',
   'stoppedBy',
+  'turning',
+  'path',
 ] as const;
 
-/** Where a light or a lamp belongs and whom it lights, without its name, place and order. */
+/** Where a light or a lamp belongs, whom it lights and how it moves, without its name, place and order. */
 export function wiringOf(fixture: Fixture) {
   return picked(fixture, WIRING_KEYS);
 }

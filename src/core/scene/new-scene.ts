@@ -1,6 +1,6 @@
 import { SCENE_FORMAT, SCENE_VERSION, type SceneDocument } from './document';
 import { COLLECTION_NAMES, type Collections } from './records/all-records';
-import { HOUSE_CIRCUIT } from './records/circuit';
+import { HOUSE_CIRCUIT, newCircuit } from './records/circuit';
 import { newRecord } from './records/kind';
 import { newPlane } from './records/plane';
 import { settings as settingsRecord, SETTINGS_ID, type SceneSettings } from './records/settings';
@@ -18,6 +18,6 @@ export function newScene(settings: Partial<SceneSettings> = {}): SceneDocument {
       'plane-middle': newPlane({ name: 'Middle', order: 'a2' }),
       'plane-near': newPlane({ name: 'Near', order: 'a3' }),
     },
-    circuits: { [HOUSE_CIRCUIT]: { name: 'House', order: 'a1' } },
+    circuits: { [HOUSE_CIRCUIT]: newCircuit({ name: 'House', order: 'a1' }) },
   };
 }

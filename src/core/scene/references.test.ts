@@ -141,7 +141,7 @@ describe('files', () => {
   it('are those that pictures, masks and pasted strokes name, and not the picture that a relief was made for', () => {
     const { artworks, reliefs } = fullScene();
     expect(filesNamedBy('artworks', { ...artworks.man, glowSha: sha('e') })).toEqual([sha('a'), sha('e')]);
-    const normals = { sha: sha('f'), yUp: true, use: 'facings', share: 1 };
+    const normals = { sha: sha('f'), yUp: true, orientationChosen: false, use: 'facings', share: 1 };
     expect(filesNamedBy('reliefs', { ...reliefs.man, normals, madeForSha: sha('9') })).toEqual([sha('f')]);
     expect(filesNamedBy('sprites', {})).toEqual([]);
   });

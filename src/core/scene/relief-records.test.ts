@@ -53,7 +53,8 @@ describe('a document of version 3', () => {
   it('is wired to the house circuit, hangs on nothing, and brings no outlines', () => {
     const read = readScene(fixture(3));
     expect(read.version).toBe(SCENE_VERSION);
-    expect(read.circuits).toEqual({ house: { name: 'House', order: 'a1' } });
+    expect(Object.keys(read.circuits)).toEqual(['house']);
+    expect(read.circuits.house).toMatchObject({ name: 'House', order: 'a1', switching: 'always' });
     expect(read.planes['plane-near']).toMatchObject({ circuitIds: ['house'], overlay: false, tiles: null });
     expect(read.sprites.s1).toMatchObject({ opacity: 0.8, frame: 1, hangsOn: null, circuitIds: null });
     expect(read.lights.l1).toMatchObject({ level: 1.5, circuitIds: ['house'], hangsOn: null });
@@ -97,6 +98,25 @@ describe('a document of version 6', () => {
         ...{ kind: 'breeze', gusts: 0, levelLagSeconds: 0, swayXHighPx: 0, warmthHigh: 0, inStep: false },
         cycleColours: [],
       });
+  });
+});
+
+describe('a document of version 7', () => {
+  it('has suns that follow nothing, circuits that are always lit, ground everywhere, and nobody who said how green points', () => {
+    const read = readScene(fixture(7));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.settings.scene).toMatchObject({ sunBy: 'arc', headingDeg: 0, sunNoonDeg: 52 });
+    const looks = [
+      ...Object.values(read.lights),
+      ...Object.values(read.luminaires).flatMap(({ lights }) => lights),
+    ];
+    expect(looks.length).toBe(2);
+    for (const { follows } of looks) expect(follows).toBe('nothing');
+    for (const circuit of Object.values(read.circuits))
+      expect(circuit).toMatchObject({ switching: 'always', spreadMinutes: 0 });
+    for (const { ground } of Object.values(read.planes)) expect(ground).toBe(true);
+    const normals = Object.values(read.reliefs).flatMap((relief) => relief.normals ?? []);
+    expect(normals.map(({ orientationChosen }) => orientationChosen)).toEqual([false]);
   });
 });
 
@@ -200,7 +220,13 @@ describe('the job of a relief', () => {
     const document = scene();
     const sha = (letter: string) => letter.repeat(64);
     document.reliefs.b.borrowedId = 'a';
-    document.reliefs.b.normals = { sha: sha('1'), yUp: true, use: 'facings', share: 1 };
+    document.reliefs.b.normals = {
+      sha: sha('1'),
+      yUp: true,
+      orientationChosen: false,
+      use: 'facings',
+      share: 1,
+    };
     document.reliefs.b.heights = { sha: sha('2'), lowPx: 0, highPx: 4 };
     document.strokes.p = { ...document.strokes.s1, kind: 'paste-height', pictureSha: sha('3') };
     expect(picturesOf(reliefJobOf(document, 'b')!)).toEqual({
@@ -223,7 +249,13 @@ describe('the state of a relief', () => {
       reliefStateOf(document, id, (of) => Object.values(document.strokes).some((s) => s.artworkId === of));
     expect([state('a'), state('b')]).toEqual(['painted', 'made']);
     document.reliefs.b.borrowedId = 'a';
-    document.reliefs.c.normals = { sha: 'f'.repeat(64), yUp: true, use: 'facings', share: 1 };
+    document.reliefs.c.normals = {
+      sha: 'f'.repeat(64),
+      yUp: true,
+      orientationChosen: false,
+      use: 'facings',
+      share: 1,
+    };
     document.reliefs.c.madeForSha = document.artworks.c.imageSha;
     expect([state('b'), state('c')]).toEqual(['borrowed', 'imported']);
     document.artworks.c.imageSha = '9'.repeat(64);

@@ -3,6 +3,7 @@ import { cellOf } from '../art/tiles';
 import { readRecipe } from '../relief/recipe';
 import type { SceneDocument } from './document';
 import { newScene } from './new-scene';
+import { newCircuit } from './records/circuit';
 import { newArtwork } from './records/artwork';
 import { CHUNK_CELLS } from './records/chunk';
 import { newLamp } from './records/lamp';
@@ -71,7 +72,7 @@ export function fullScene(): SceneDocument {
     flames: [newFlamePart({ id: 'glass', name: 'Glass', artworkId: 'flame', glowLevel: 2 })],
   };
   scene.sets.crew = { name: 'Crew', order: 'a1' };
-  scene.circuits.blue = { name: 'Blue', order: 'a2' };
+  scene.circuits.blue = newCircuit({ name: 'Blue', order: 'a2' });
   scene.wicks.w = newWick({ name: 'Wick', seed: 1 });
   scene.planes['plane-middle'] = {
     ...scene.planes['plane-middle'],

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { newScene } from '../scene/new-scene';
 import { newCue } from '../scene/records/cue';
 import { newWick } from '../scene/records/wick';
-import { ambientAt, clockText } from './cues';
+import type { SceneDocument } from '../scene/document';
+import { clockText } from './cues';
+import { Day } from './day';
 import { loopNoise } from './noise';
 import { periodicMonotone } from './periodic';
 import { wickCurve, phaseSeconds, wickAt } from './wick';
@@ -46,6 +48,8 @@ describe('a breeze', () => {
     expect(loopNoise(3, 1.25, 8)).toBe(loopNoise(3, 9.25, 8));
   });
 });
+
+const ambientAt = (scene: SceneDocument, hours: number) => new Day(scene).ambient(hours);
 
 describe('the day between cues', () => {
   it('goes through every value, stays between neighbours, and closes over midnight', () => {

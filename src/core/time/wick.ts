@@ -26,13 +26,35 @@ export function phaseSeconds(wick: Wick, lightId: string): number {
 
 /** The wick's own curve at a second of its loop, 0 to 1. */
 export function wickCurve(wick: Wick, seconds: number): number {
-  return wickKind(wick.kind).curve(wick, seconds);
+  return wickKind(wick.kind).curve(wick)(seconds);
 }
 
 export function wickAt(wick: Wick, lightId: string, seconds: number): WickOutput {
-  const at = seconds + phaseSeconds(wick, lightId);
+  return outputAt(wick, wickKind(wick.kind).curve(wick), seconds + phaseSeconds(wick, lightId));
+}
+
+interface Lit {
+  curve(seconds: number): number;
+  /** By the lights' ids. */
+  phases: Map<string, number>;
+}
+
+/** Wicks that are asked again and again: what of them does not change with time is made once. */
+export class WickMemory {
+  private readonly lit = new WeakMap<Wick, Lit>();
+
+  at(wick: Wick, lightId: string, seconds: number): WickOutput {
+    let lit = this.lit.get(wick);
+    if (!lit) this.lit.set(wick, (lit = { curve: wickKind(wick.kind).curve(wick), phases: new Map() }));
+    let phase = lit.phases.get(lightId);
+    if (phase === undefined) lit.phases.set(lightId, (phase = phaseSeconds(wick, lightId)));
+    return outputAt(wick, lit.curve, seconds + phase);
+  }
+}
+
+function outputAt(wick: Wick, curve: (seconds: number) => number, at: number): WickOutput {
   const between = (low: number, high: number, lag: number) =>
-    low === high ? low : low + (high - low) * wickCurve(wick, at - lag);
+    low === high ? low : low + (high - low) * curve(at - lag);
   return {
     level: between(wick.levelLow, wick.levelHigh, wick.levelLagSeconds),
     reach: between(wick.reachLow, wick.reachHigh, wick.reachLagSeconds),

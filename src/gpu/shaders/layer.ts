@@ -225,11 +225,13 @@ void main() {
   lit = (flags & ${SELF_LIT}) != 0;
   if (lit) glowShare = 1.0;
 #endif
+  // A lantern that is out, or burns low, is lit from outside like all else.
+  float ownShare = lit ? 1.0 : glowShare * min(1.0, v_at.w);
 #ifdef NORMALS
   float size = length(facing) / colours.a;
 #endif
   colours *= v_at.z;
-  vec3 shaded = colours.rgb * u_tint * (1.0 - glowShare);
+  vec3 shaded = colours.rgb * u_tint * (1.0 - ownShare);
   vec3 shining = colours.rgb * glowShare * v_at.w;
 #ifdef GATHER
   vec3 n = vec3(0.0, 0.0, 1.0);

@@ -20,6 +20,8 @@ export const EDGE_FLOATS = 8;
 /** Uniforms of the light: place or direction toward it, whether it is parallel, and half its size. */
 const LIGHT = `
 uniform vec4 u_light;
+/** Where parallel light comes from for an edge that has a stature. */
+uniform vec2 u_ground;
 /** The lowest height, or slope, that an edge's stature is held against, and how far it is to the highest. */
 uniform vec2 u_low;
 `;
@@ -38,8 +40,9 @@ void main() {
   v_kind = a_kind;
   bool parallel = u_light.z > 0.5;
   float size = u_light.w;
-  vec2 toA = parallel ? -u_light.xy : a_edge.xy - u_light.xy;
-  vec2 toB = parallel ? -u_light.xy : a_edge.zw - u_light.xy;
+  vec2 toward = a_kind.x >= 0.0 ? u_ground : u_light.xy;
+  vec2 toA = parallel ? -toward : a_edge.xy - u_light.xy;
+  vec2 toB = parallel ? -toward : a_edge.zw - u_light.xy;
   vec2 along = a_edge.zw - a_edge.xy;
   float turn = (parallel ? toA.x * along.y - toA.y * along.x : toA.x * toB.y - toA.y * toB.x) >= 0.0 ? 1.0 : -1.0;
   vec2 outA = -turn * acrossOf(normalize(toA));
@@ -90,7 +93,8 @@ vec2 askedPlace() {
 /** The way to the light, and how far it is. */
 vec3 wayFrom(vec2 p) {
 #ifdef PARALLEL
-  return vec3(u_light.xy, length(u_light.xy) < 1e-12 ? 0.0 : ${FARTHEST_PX.toExponential()});
+  vec2 toward = v_kind.x >= 0.0 ? u_ground : u_light.xy;
+  return vec3(toward, length(toward) < 1e-12 ? 0.0 : ${FARTHEST_PX.toExponential()});
 #else
   vec2 way = u_light.xy - p;
   float distance = length(way);

@@ -29,6 +29,8 @@ export interface GalleryScene extends Parts {
   about: string;
   outputPerScenePx?: number;
   soft?: boolean;
+  hour?: number;
+  second?: number;
   passing?: { unlit?: boolean; workLamp?: number };
 }
 
@@ -47,10 +49,11 @@ interface Drawn {
   isSteady(p: number): boolean;
 }
 
-function draw({ scene, outputPerScenePx, pictures, passing = {} }: ParityScene): Drawn {
+function draw(parity: ParityScene): Drawn {
+  const { scene, outputPerScenePx, pictures, passing = {}, hour = 12, second = SECONDS } = parity;
   const view = gateView(scene, outputPerScenePx);
   const source = (key: string) => pictures[key] ?? null;
-  const moment = (v: View) => momentAt(scene, 12, SECONDS, { ...NOTHING_PASSING, ...passing }, v);
+  const moment = (v: View) => momentAt(scene, hour, second, { ...NOTHING_PASSING, ...passing }, v);
   const reference = renderReference(moment(view), source).data;
   const nudged = [
     [1, 0],
@@ -223,7 +226,7 @@ Object.assign(globalThis, {
     manyInHalfFloats,
     names: PARITY_SCENES.map(({ name }) => name),
     run: (name: string) => run(PARITY_SCENES.find((scene) => scene.name === name)!),
-    runScene: ({ name, outputPerScenePx = 1, passing, ...parts }: GalleryScene) =>
-      run({ name, scene: build(parts), outputPerScenePx, pictures: PICTURES, passing }),
+    runScene: ({ name, outputPerScenePx = 1, passing, hour, second, ...parts }: GalleryScene) =>
+      run({ name, scene: build(parts), outputPerScenePx, pictures: PICTURES, passing, hour, second }),
   },
 });

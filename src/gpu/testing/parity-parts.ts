@@ -12,6 +12,8 @@ import type { Chunk } from '@/core/scene/records/chunk';
 import { type Lamp, newLamp } from '@/core/scene/records/lamp';
 import { type Light, newLight } from '@/core/scene/records/light';
 import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
+import { newCircuit, type Circuit } from '@/core/scene/records/circuit';
+import { newCue, type Cue } from '@/core/scene/records/cue';
 import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import type { Plane } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
@@ -27,6 +29,9 @@ export interface ParityScene {
   outputPerScenePx: number;
   pictures: Record<string, PicturePixels>;
   passing?: Partial<Passing>;
+  /** When it is looked at. */
+  hour?: number;
+  second?: number;
   /** Soft shadows are held against the exact ones by their own measure. */
   isSoft?: boolean;
 }
@@ -127,6 +132,8 @@ export interface Parts {
   chunks?: Pick<Chunk, 'planeId' | 'column' | 'row' | 'cells'>[];
   lamps?: Partial<Lamp>[];
   wicks?: Record<string, Partial<Wick>>;
+  circuits?: Record<string, Partial<Circuit>>;
+  cues?: Partial<Cue>[];
 }
 
 export function build({
@@ -138,6 +145,8 @@ export function build({
   chunks = [],
   lamps = [],
   wicks = {},
+  circuits = {},
+  cues = [],
 }: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
   for (const [id, wick] of Object.entries(wicks)) scene.wicks[id] = newWick({ name: id, seed: 11, ...wick });
@@ -222,7 +231,10 @@ export function build({
       }),
     ],
   };
-  scene.circuits.blue = { name: 'Blue', order: 'a2' };
+  scene.circuits.blue = newCircuit({ name: 'Blue', order: 'a2' });
+  for (const [id, fields] of Object.entries(circuits))
+    scene.circuits[id] = newCircuit({ name: id, order: id, ...fields });
+  cues.forEach((cue, i) => (scene.cues[`q${i}`] = newCue({ clockHours: i, ...cue })));
   for (const [id, fields] of Object.entries(planes)) scene.planes[id] = { ...scene.planes[id], ...fields };
   chunks.forEach((chunk, i) => (scene.chunks[`c${i}`] = chunk));
   lamps.forEach((lamp, i) => {

@@ -7,13 +7,14 @@ import { CLIP_COMMANDS } from './clip';
 import { noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { deleteEdits } from '../store/delete-edits';
 import { benchFacts, BENCHES } from '../store/benches';
-import { TILE_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
-import { DAY_RATE } from '../store/live';
+import { TILE_TOOLS, TIME_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
 import { PLACING_COMMANDS } from './placing';
 import { RELIEF_COMMANDS } from './relief';
 import { SHOWING_COMMANDS } from './showing';
+import { TIME_COMMANDS } from './time';
 import { keyText } from './key-text';
 import type { Studio } from '../store/studio';
+import { pickedMover, worksOnPaths } from '../store/motion-edits';
 import { movedEdits } from '../store/moved-edits';
 
 export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: string }> = {
@@ -31,6 +32,7 @@ export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: st
   'fill-rectangle': { words: 'Rectangle', key: 'u', hint: 'Fill a rectangle with tiles' },
   fill: { words: 'Fill', key: 'i', hint: 'Fill cells of the same tile that touch' },
   erase: { words: 'Erase', key: 'o', hint: 'Erase tiles' },
+  path: { words: 'Path', key: 'a', hint: 'The way along which what is picked goes, point by point' },
   'pick-tile': { words: 'Pick', key: 'm', hint: 'Pick a tile on the stage, to paint more of it' },
 };
 
@@ -86,11 +88,19 @@ const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
   run: (studio) => studio.desk.setState({ bench }),
 }));
 
-const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS].map((tool) => ({
+function isTimeTool(tool: ToolName): boolean {
+  return (TIME_TOOLS as readonly string[]).includes(tool);
+}
+
+const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS, ...TIME_TOOLS].map((tool) => ({
   id: `tool-${tool}`,
   words: `${TOOL_WORDS[tool].words} tool`,
   keys: [TOOL_WORDS[tool].key],
-  isHere: onStage,
+  isHere: isTimeTool(tool) ? worksOnPaths : onStage,
+  ...(isTimeTool(tool) && {
+    whyNot: (studio: Studio) =>
+      pickedMover(studio) ? null : 'Pick one sprite, light or lamp first: the path is for that.',
+  }),
   run: (studio) => studio.desk.setState(tool === 'place' ? { tool, shelfOpen: true } : { tool }),
 }));
 
@@ -264,20 +274,7 @@ export const COMMANDS: Command[] = [
     isHere: onStage,
     run: (s) => s.desk.setState(({ wipe }) => ({ wipe: WIPES[(WIPES.indexOf(wipe) + 1) % WIPES.length] })),
   },
-  {
-    id: 'freeze',
-    words: 'Freeze the flames',
-    keys: ['f'],
-    isHere: onStage,
-    run: (s) => s.live.setState(({ isFrozen }) => ({ isFrozen: !isFrozen })),
-  },
-  {
-    id: 'play-day',
-    words: 'Play the day',
-    keys: ['d'],
-    isHere: onStage,
-    run: (s) => s.live.setState(({ dayRate }) => ({ dayRate: dayRate === 0 ? DAY_RATE : 0 })),
-  },
+  ...TIME_COMMANDS,
   ...CLIP_COMMANDS,
   ...PLACING_COMMANDS,
   ...SHOWING_COMMANDS,

@@ -10,6 +10,7 @@ export function BenchLink({
   className,
   title,
   isCurrent = false,
+  onGo,
   children,
 }: {
   bench: Bench;
@@ -17,6 +18,8 @@ export function BenchLink({
   className: string;
   title?: string;
   isCurrent?: boolean;
+  /** What else the press does here. */
+  onGo?(): void;
   children: ReactNode;
 }) {
   const studio = useStudio();
@@ -29,6 +32,7 @@ export function BenchLink({
       onClick={(event) => {
         if (event.ctrlKey || event.metaKey || event.shiftKey) return;
         event.preventDefault();
+        onGo?.();
         studio.desk.setState(artworkId ? { bench, artworkId } : { bench });
       }}
     >

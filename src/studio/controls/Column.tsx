@@ -2,7 +2,7 @@
 /** A column of the desk. What does not fit below its heading goes on beside it, so that no row is out of sight. */
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 
-const WIDTHS = { plain: 174, wide: 216, 'very wide': 316 } as const;
+const WIDTHS = { plain: 174, wide: 216, 'very wide': 316, chart: 364 } as const;
 const GAP_PX = 14;
 
 export function Column({
@@ -13,10 +13,10 @@ export function Column({
 }: {
   title: string;
   aside?: ReactNode;
-  wide?: boolean | 'very';
+  wide?: boolean | 'very' | 'chart';
   children: ReactNode;
 }) {
-  const width = WIDTHS[wide === 'very' ? 'very wide' : wide ? 'wide' : 'plain'];
+  const width = WIDTHS[wide === 'very' ? 'very wide' : wide === 'chart' ? 'chart' : wide ? 'wide' : 'plain'];
   const body = useRef<HTMLDivElement>(null);
   const [count, setCount] = useState(1);
   useEffect(() => {

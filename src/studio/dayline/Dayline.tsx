@@ -1,24 +1,25 @@
 'use client';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { scaleLinear } from 'd3-scale';
-import { linearToHex } from '@/core/raster/colour';
 import { change } from '@/core/scene/edits';
-import { ambientAt, clockText, cuesInOrder } from '@/core/time/cues';
+import { clockText, cuesInOrder } from '@/core/time/cues';
 import { DAY_HOURS, wrapHours } from '@/core/time/periodic';
+import { commandOf, titleOf } from '../commands/all-commands';
 import { useDesk, useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';
 import type { Studio } from '../store/studio';
-import { recordCue } from './record-cue';
+import { isHourTaken, snappedHour } from '../store/cue-edits';
+import { RecordPanel } from './RecordPanel';
+import { DayStrip } from './DayStrip';
 
 const hoursScale = scaleLinear([0, DAY_HOURS], [0, 100]);
 const TICKS = Array.from({ length: 13 }, (_, i) => i * 2);
-/** Cues snap to five minutes. */
-const SNAP_PER_HOUR = 12;
 
-/** The twenty-four hours: the ambient's colours, the cues, and the playhead, which is dragged and played. */
+/** The twenty-four hours: sky, sun and moon, cues, circuits, and the playhead, which is dragged and played. */
 export function Dayline() {
   const studio = useStudio();
   const trial = useDesk((state) => state.trial !== null);
+  const isRecording = useDesk((state) => state.isRecording);
   const head = useRef<HTMLButtonElement>(null);
   const track = useRef<HTMLDivElement>(null);
 
@@ -55,15 +56,17 @@ export function Dayline() {
     <div
       aria-label="Dayline"
       role="group"
-      className="grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate"
+      className="relative grid grid-cols-[104px_minmax(0,1fr)] border-t border-line bg-slate"
     >
+      <RecordPanel />
       <div className="flex items-center justify-between gap-1 border-r border-line px-2">
         <span className="text-ash">Dayline</span>
         <button
           type="button"
-          title="Hold the ambient light as it looks now in a cue at this hour"
+          title={titleOf('record')}
+          aria-expanded={isRecording}
           className={`cursor-pointer border px-1 text-small ${trial ? 'border-brass text-brass' : 'border-line text-ash hover:text-chalk'}`}
-          onClick={() => recordCue(studio)}
+          onClick={() => commandOf('record').run(studio)}
         >
           Record
         </button>
@@ -78,7 +81,7 @@ export function Dayline() {
         }}
         onPointerMove={goTo}
       >
-        <Sky />
+        <DayStrip />
         {TICKS.map((hour) => (
           <span
             key={hour}
@@ -105,35 +108,9 @@ export function Dayline() {
   );
 }
 
-/** Moves the playhead; a trial belongs to its hour and is given up. */
+/** Moves the playhead, and stops a day that is played. */
 export function goToHour(studio: Studio, clockHours: number): void {
   studio.live.setState({ clockHours, dayRate: 0 });
-  if (studio.desk.getState().trial) studio.desk.setState({ trial: null });
-}
-
-/** The colour of the ambient light over the day, as a strip. */
-function Sky() {
-  const studio = useStudio();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const steps = 240;
-    const draw = () => {
-      const target = canvas.current!;
-      target.width = steps;
-      target.height = 1;
-      const context = target.getContext('2d')!;
-      for (let i = 0; i < steps; i++) {
-        const { linear, level } = ambientAt(studio.scene, (i / steps) * DAY_HOURS);
-        context.fillStyle = linearToHex([linear[0] * level, linear[1] * level, linear[2] * level]);
-        context.fillRect(i, 0, 1, 1);
-      }
-    };
-    draw();
-    return studio.scenes.api.subscribe((state, last) => {
-      if (state.scene.cues !== last.scene.cues || state.scene.settings !== last.scene.settings) draw();
-    });
-  }, [studio]);
-  return <canvas ref={canvas} aria-hidden className="pixels absolute top-0 h-[14px] w-full" />;
 }
 
 function CueMarks({ track }: { track: React.RefObject<HTMLDivElement | null> }) {
@@ -144,14 +121,8 @@ function CueMarks({ track }: { track: React.RefObject<HTMLDivElement | null> }) 
   const moved = useRef(false);
   const editsAt = (id: string, clientX: number) => {
     const box = track.current!.getBoundingClientRect();
-    const raw = ((clientX - box.left) / box.width) * DAY_HOURS;
-    const clockHours = Math.min(
-      DAY_HOURS - 1 / SNAP_PER_HOUR,
-      Math.max(0, Math.round(raw * SNAP_PER_HOUR) / SNAP_PER_HOUR),
-    );
-    const isTaken = Object.entries(studio.scenes.kept.cues).some(
-      ([other, cue]) => other !== id && cue.clockHours === clockHours,
-    );
+    const clockHours = snappedHour(((clientX - box.left) / box.width) * DAY_HOURS);
+    const isTaken = isHourTaken(studio, clockHours, id);
     const edit = isTaken ? null : change(studio.scenes.kept, 'cues', id, { clockHours });
     return edit ? [edit] : [];
   };

@@ -1,14 +1,14 @@
 'use client';
-import { useEffect, useState } from 'react';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';
-import { recordCue } from '../dayline/record-cue';
+import { giveUpItem, tryItem } from '../store/day-trial';
+import { useDayNow } from '../time/use-day-now';
 import { Fader } from './Fader';
 
-/** How often the shown value follows the running day. */
-const FOLLOW_MS = 120;
+const LEVEL = { value: 'ambientLevel' } as const;
+const COLOUR = { value: 'ambientColour' } as const;
 
 /**
  * The ambient light at the hour of the dayline. Without cues it is the scene's own; with cues a change is a trial at
@@ -17,23 +17,23 @@ const FOLLOW_MS = 120;
 export function AmbientChannel() {
   const studio = useStudio();
   const hasCues = useScene((state) => Object.keys(state.scene.cues).length > 0);
-  const isTrial = useDesk((state) => state.trial !== null);
-  const { colour, level } = useAmbient();
+  const isTrial = useDesk(
+    ({ trial }) => trial !== null && ('ambientColour' in trial || 'ambientLevel' in trial),
+  );
+  const { colour, level } = useDayNow(() => studio.ambient());
   const gesture = useGesture(studio, 'Ambient light');
 
   const editsFor = (fields: { ambientColour?: string; ambientLevel?: number }) => {
     const made = change(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
     return made ? [made] : [];
   };
-  const attempt = (fields: { colour?: string; level?: number }) =>
-    studio.desk.setState({ trial: { ...studio.ambient(), ...fields }, notice: null });
   const setLevel = (value: number, isDone: boolean) => {
-    if (hasCues) attempt({ level: value });
+    if (hasCues) tryItem(studio, LEVEL, value);
     else if (isDone) gesture.commit(editsFor({ ambientLevel: value }));
     else gesture.preview(editsFor({ ambientLevel: value }));
   };
   const setColour = (value: string) => {
-    if (hasCues) attempt({ colour: value });
+    if (hasCues) tryItem(studio, COLOUR, value);
     else gesture.commit(editsFor({ ambientColour: value }));
   };
 
@@ -59,14 +59,14 @@ export function AmbientChannel() {
           value={level}
           onPreview={(value) => setLevel(value, false)}
           onCommit={(value) => setLevel(value, true)}
-          onCancel={() => (hasCues ? studio.desk.setState({ trial: null }) : gesture.cancel())}
+          onCancel={() => (hasCues ? giveUpItem(studio, LEVEL) : gesture.cancel())}
         />
       </div>
       {isTrial && (
         <button
           type="button"
           className="mb-[2px] cursor-pointer border border-brass text-small text-brass"
-          onClick={() => recordCue(studio)}
+          onClick={() => studio.desk.setState({ isRecording: true })}
         >
           record
         </button>
@@ -74,34 +74,4 @@ export function AmbientChannel() {
       <span className="figure text-right">{level.toFixed(2)}</span>
     </section>
   );
-}
-
-/** The ambient at the playhead, followed at a calm rate. */
-function useAmbient() {
-  const studio = useStudio();
-  const [value, setValue] = useState(() => studio.ambient());
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const read = () => {
-      timer = null;
-      const next = studio.ambient();
-      setValue((last) =>
-        last.colour === next.colour && Math.abs(last.level - next.level) < 0.001 ? last : next,
-      );
-    };
-    const later = () => {
-      timer ??= setTimeout(read, FOLLOW_MS);
-    };
-    read();
-    const leave = [
-      studio.live.subscribe((s, l) => s.clockHours !== l.clockHours && later()),
-      studio.scenes.api.subscribe((s, l) => s.scene !== l.scene && read()),
-      studio.desk.subscribe((s, l) => s.trial !== l.trial && read()),
-    ];
-    return () => {
-      if (timer) clearTimeout(timer);
-      leave.forEach((stop) => stop());
-    };
-  }, [studio]);
-  return value;
 }

@@ -1,7 +1,7 @@
 'use client';
 import { LIMITS } from '@/core/limits';
 import { inOrder } from '@/core/scene/document';
-import { HOUSE_CIRCUIT } from '@/core/scene/records/circuit';
+import { HOUSE_CIRCUIT, newCircuit } from '@/core/scene/records/circuit';
 import { change, create } from '@/core/scene/edits';
 import { orderAfter } from '@/core/scene/order';
 import { NameField } from '../controls/NameField';
@@ -31,10 +31,14 @@ export function CircuitLetters({
     studio.scenes.transact({
       label: 'Add a circuit',
       edits: [
-        create('circuits', id, {
-          name: `Circuit ${letterOf(all.length)}`,
-          order: orderAfter(all.map(([, { order }]) => order)),
-        }),
+        create(
+          'circuits',
+          id,
+          newCircuit({
+            name: `Circuit ${letterOf(all.length)}`,
+            order: orderAfter(all.map(([, { order }]) => order)),
+          }),
+        ),
       ],
     });
     onChange([...(ids ?? [HOUSE_CIRCUIT]), id]);
@@ -107,7 +111,7 @@ export function CircuitNames() {
   );
 }
 
-function letterOf(index: number): string {
+export function letterOf(index: number): string {
   return String.fromCharCode(65 + index);
 }
 
@@ -123,7 +127,11 @@ function duplicateCircuit(studio: Studio, id: string): void {
         : [],
     ),
   );
-  const copy = create('circuits', copyId, { name: `${scene.circuits[id].name} copy`, order });
+  const copy = create('circuits', copyId, {
+    ...scene.circuits[id],
+    name: `${scene.circuits[id].name} copy`,
+    order,
+  });
   studio.scenes.transact({ label: 'Duplicate a circuit', edits: [copy, ...wired] });
 }
 

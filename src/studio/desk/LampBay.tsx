@@ -31,25 +31,24 @@ export function LampBay({ ids }: { ids: string[] }) {
   );
   const chosen = useDesk((state) => state.partId);
   if (!lamp || !parts) return null;
-  const light = parts.lights.find(({ id }) => id === chosen);
-  const flame = parts.flames.find(({ id }) => id === chosen);
-  const part = light ?? flame ?? parts.lights[0] ?? parts.flames[0];
+  const all = [...parts.lights, ...parts.flames];
+  const part = all.find(({ id }) => id === chosen) ?? all.at(0);
   const throwsShadows = parts.lights.some(({ shadows, kind }) => shadows && !LIGHT_SCREENS[kind].isAmbient);
   return (
     <BayColumns title={<Title ids={ids} luminaireId={lamp.luminaireId} />}>
       <LampColumn ids={ids} />
       <Column title="Part" aside={overridesIn(lamp.overrides)}>
-        <PartChoice ids={ids} all={[...parts.lights, ...parts.flames]} partId={part?.id ?? ''} />
+        <PartChoice ids={ids} all={all} partId={part?.id ?? ''} />
         {part && <PartPlace key={part.id} ids={ids} part={part} />}
       </Column>
-      {part && part === flame && <FlameColumn key={part.id} ids={ids} part={part} />}
-      {part && part !== flame && isLight(part) && <LightPartColumns key={part.id} ids={ids} part={part} />}
+      {part && isLight(part) && <LightPartColumns key={part.id} ids={ids} part={part} />}
+      {part && !isLight(part) && <FlameColumn key={part.id} ids={ids} part={part} />}
       <PlanesLitColumn collection="lamps" ids={ids} throwsShadows={throwsShadows} />
       <LuminaireColumn
         ids={ids}
         luminaireId={lamp.luminaireId}
         partId={part?.id ?? null}
-        isLast={parts.lights.length + parts.flames.length < 2}
+        isLast={all.length < 2}
       />
       {ids.length > 1 && <ManyColumn />}
     </BayColumns>

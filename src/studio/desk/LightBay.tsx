@@ -19,7 +19,7 @@ import { useWick } from './use-wick';
 import { WickChoice, type ChosenWick } from './WickChoice';
 import { WickKindFields } from './WickFields';
 import { WickTrace } from './WickTrace';
-import { WickOutputColumn } from './PartWickColumn';
+import { WickOutputColumn } from './WickOutputColumn';
 
 export function LightBay({ ids }: { ids: string[] }) {
   const studio = useStudio();

@@ -14,6 +14,7 @@ import type { LookAdapter } from './look-adapter';
 import { LookChoice, LookColour, LookNumber, LookSwitch } from './LookFields';
 import { withKind } from '../store/area-starters';
 import { StopsRow } from './StopsRow';
+import { FollowsRows, SunColumn } from './SunColumn';
 
 const BLEND_WORDS: Record<Blend, string> = {
   add: 'Add',
@@ -118,15 +119,6 @@ function FigureColumns({ names, of }: { names: readonly FigureColumn[]; of: Look
   });
 }
 
-function SunColumn({ of }: { of: LookAdapter }) {
-  return (
-    <Column title="Direction">
-      <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
-      <LookNumber of={of} field="altitudeDeg" label="Altitude" low={-10} high={90} unit="°" digits={0} />
-    </Column>
-  );
-}
-
 function ConeColumn({ of }: { of: LookAdapter }) {
   return (
     <RoundColumn of={of}>
@@ -179,8 +171,7 @@ function SourceColumn({ of }: { of: LookAdapter }) {
       <LookChoice of={of} field="source" label="Source" words={SOURCE_WORDS} />
       {of.look.source === 'parallel' ? (
         <>
-          <LookNumber of={of} field="bearingDeg" label="Bearing" low={-180} high={180} unit="°" digits={0} />
-          <LookNumber of={of} field="altitudeDeg" label="Altitude" low={0} high={90} unit="°" digits={0} />
+          <FollowsRows of={of} lowest={0} />
         </>
       ) : (
         <>

@@ -65,7 +65,7 @@ export function LookColour({ of, field, label }: Field<'colour' | 'shadowColour'
   );
 }
 
-export function LookChoice<F extends 'kind' | 'blend' | 'curve' | 'source'>({
+export function LookChoice<F extends 'kind' | 'blend' | 'curve' | 'source' | 'follows'>({
   of,
   field,
   label,

@@ -4,8 +4,10 @@ import type { LightPart } from '@/core/scene/records/luminaire';
 import { Column } from '../controls/Column';
 import { useStudio } from '../context';
 import { useOverride } from './look-adapter';
-import { readyWick, WickChoice, type ChosenWick } from './WickChoice';
-import { WickKindFields, WickLags, WickOutputs, type WickFieldsProps } from './WickFields';
+import { readyWick } from '../store/wick-edits';
+import { WickChoice, type ChosenWick } from './WickChoice';
+import { WickKindFields, type WickFieldsProps } from './WickFields';
+import { WickOutputColumn } from './WickOutputColumn';
 
 /** The wick of a lamp's light: its own, so that it fits every scene; it can begin as one of this scene. */
 export function PartWickColumn({ ids, part }: { ids: readonly string[]; part: LightPart }) {
@@ -39,15 +41,5 @@ export function PartWickColumn({ ids, part }: { ids: readonly string[]; part: Li
       </Column>
       {props && <WickOutputColumn {...props} />}
     </>
-  );
-}
-
-/** What the lights of a wick get of it, and how late. */
-export function WickOutputColumn(props: WickFieldsProps) {
-  return (
-    <Column title="Outputs" wide>
-      <WickOutputs {...props} />
-      <WickLags {...props} />
-    </Column>
   );
 }

@@ -25,6 +25,7 @@ export function PlaneBay({ id }: { id: string }) {
   const tint = useField('planes', [id], 'tint', 'Tint');
   const answer = useField('planes', [id], 'answer', 'Answer');
   const circuits = useField('planes', [id], 'circuitIds', 'Circuits');
+  const ground = useField('planes', [id], 'ground', 'Ground');
   const overlay = useField('planes', [id], 'overlay', 'Overlay');
   const hidden = useField('planes', [id], 'hidden', 'Hide');
   const locked = useField('planes', [id], 'locked', 'Lock');
@@ -77,6 +78,12 @@ export function PlaneBay({ id }: { id: string }) {
       {plane.tiles && <TileBay planeId={id} />}
       <Column title="Light">
         <CircuitLetters label="Listens" ids={circuits.value} onChange={circuits.set} />
+        <Switch
+          label="Sun shadows"
+          on={ground.value}
+          words={['fall on it', 'do not']}
+          onChange={ground.set}
+        />
         <Switch label="Overlay" on={overlay.value} words={['unlit, over all', 'no']} onChange={overlay.set} />
         {plane.tiles && plane.answer === 'seen-when-lit' && (
           <TileGain planeId={id} gain={plane.tiles.seenGain} />

@@ -3,6 +3,7 @@ import { LIGHT_SPACES, type LightSpace } from '@/core/raster/colour';
 import { type Tone, TONES } from '@/core/finish/tone';
 import { settingsOf } from '@/core/scene/document';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
+import { COLOUR_VISION_NAMES } from '@/core/checks/colour-vision';
 import { BayColumns } from '../controls/BayColumns';
 import { FieldOf } from '../controls/FieldOf';
 import { CommandKey } from '../controls/CommandKey';
@@ -158,6 +159,7 @@ export function SceneBay() {
           digits={0}
           initial={0}
         />
+        <EyesChoice />
         <Row label="">
           <CommandKey id="passes" about="How long each takes, and the picture after it" />
         </Row>
@@ -167,6 +169,22 @@ export function SceneBay() {
         </p>
       </Column>
     </BayColumns>
+  );
+}
+
+/** By whose eyes the stage is seen; the scene stays as it is. */
+function EyesChoice() {
+  const studio = useStudio();
+  const eyes = useDesk((state) => state.eyes);
+  return (
+    <Choice<string>
+      label="Seen by"
+      value={eyes ?? ''}
+      options={[['', 'your own eyes'], ...COLOUR_VISION_NAMES.map((name) => [name, `a ${name}`] as const)]}
+      onChange={(name) =>
+        studio.desk.setState({ eyes: COLOUR_VISION_NAMES.find((one) => one === name) ?? null })
+      }
+    />
   );
 }
 

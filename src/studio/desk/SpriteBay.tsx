@@ -17,7 +17,7 @@ import { StateRow } from './StateRow';
 import { TraceColumn } from './TraceColumn';
 import { PlaneChoice, YesOrNo } from './RecordFields';
 import { PickedName, PlaceFields, TurnField } from './PlaceFields';
-import { useField } from './use-fields';
+import { inOrderOfName, useField } from './use-fields';
 
 const PLANES = 'plane';
 
@@ -131,6 +131,7 @@ export function SpriteBay({ ids }: { ids: string[] }) {
           logarithmic
           initial={1}
         />
+        <GlowsWith ids={ids} />
         {isLurking && (
           <FieldOf
             collection="sprites"
@@ -165,5 +166,23 @@ export function SpriteBay({ ids }: { ids: string[] }) {
       {first.plain ? <PlainColumn ids={ids} /> : ids.length === 1 && <TraceColumn spriteId={ids[0]} />}
       {ids.length > 1 && <ManyColumn />}
     </BayColumns>
+  );
+}
+
+/** The light that the glow of sprites goes with. */
+function GlowsWith({ ids }: { ids: readonly string[] }) {
+  const field = useField('sprites', ids, 'glowsWithId', 'Glows with');
+  const lights = useScene(({ scene }) =>
+    inOrderOfName(scene.lights).map(([id, { name }]) => [id, name] as const),
+  );
+  if (lights.length === 0) return null;
+  return (
+    <Choice<string>
+      label="Glows with"
+      value={field.value ?? ''}
+      differs={field.differs}
+      options={[['', 'nothing'], ...lights]}
+      onChange={(id) => field.set(id === '' ? null : id)}
+    />
   );
 }

@@ -1,9 +1,11 @@
 'use client';
 /** A wick looked at: its curve some seconds back and ahead with the playhead, the spread of its values, and a light on it. */
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { hexToLinear, linearToHex } from '@/core/raster/colour';
+import { Remembered } from '@/core/remembered';
+import type { Wick } from '@/core/scene/records/wick';
 import { phaseSeconds, wickAt, wickCurve } from '@/core/time/wick';
 import type { Studio } from '../store/studio';
 import { readToken } from '../surface/read-colours';
@@ -69,17 +71,24 @@ function Curve({ wickId, lightId }: Props) {
   );
 }
 
+/** How many samples of the whole loop fall into each bar, from 0 up. */
+function spreadOf(wick: Wick): number[] {
+  const counts = new Array<number>(BARS).fill(0);
+  for (let i = 0; i < SAMPLES; i++) {
+    const value = wickCurve(wick, (i / SAMPLES) * wick.loopSeconds);
+    counts[Math.min(BARS - 1, Math.floor(value * BARS))]++;
+  }
+  return counts;
+}
+
 /** How often the curve is how high, over its whole loop. */
 function Spread({ wickId }: Props) {
+  const [counted] = useState(() => new Remembered<Wick, number[]>());
   const draw = useCallback(
     ({ context, width, height, ratio }: LiveCanvas, studio: Studio) => {
       const wick = studio.scene.wicks[wickId];
       if (!wick) return;
-      const counts = new Array<number>(BARS).fill(0);
-      for (let i = 0; i < SAMPLES; i++) {
-        const value = wickCurve(wick, (i / SAMPLES) * wick.loopSeconds);
-        counts[Math.min(BARS - 1, Math.floor(value * BARS))]++;
-      }
+      const counts = counted.recall(wick, [], () => spreadOf(wick));
       const across = scaleLinear([0, Math.max(...counts)], [0, width - 2 * ratio]);
       const down = scaleLinear([0, BARS], [height - 4 * ratio, 4 * ratio]);
       context.fillStyle = readToken('--color-brass');
@@ -88,7 +97,7 @@ function Spread({ wickId }: Props) {
         context.fillRect(0, top, across(count), Math.max(ratio, bottom - top - ratio));
       });
     },
-    [wickId],
+    [wickId, counted],
   );
   return (
     <canvas

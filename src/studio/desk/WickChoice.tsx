@@ -1,6 +1,4 @@
 'use client';
-import { newWick, type Wick } from '@/core/scene/records/wick';
-import { hashText } from '@/core/time/noise';
 import { READY_WICKS } from '@/core/time/ready-wicks';
 import { useScene } from '../context';
 import { Choice } from '../controls/small';
@@ -10,11 +8,6 @@ import { inOrderOfName } from './use-fields';
 export type ChosenWick = { kind: 'none' } | { kind: 'scene'; id: string } | { kind: 'ready'; place: number };
 
 const READY = 'ready ';
-
-/** A wick that comes with Oilwick as one of a scene. @param seed any text; another one burns otherwise */
-export function readyWick(place: number, seed: string): Wick {
-  return newWick({ ...READY_WICKS[place], seed: hashText(seed) });
-}
 
 /** Which wick: none, one of the scene, or a new one of those that come with Oilwick. */
 export function WickChoice({

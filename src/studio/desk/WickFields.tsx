@@ -4,7 +4,6 @@ import type { Wick } from '@/core/scene/records/wick';
 import { wickCurve } from '@/core/time/wick';
 import { WICK_KINDS, wickKind, type WickKind } from '@/core/time/wicks/all-wicks';
 import { CurveChart } from '../controls/CurveChart';
-import { RangeField } from '../controls/RangeField';
 import { Choice, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { CycleColours } from './CycleColours';
@@ -37,7 +36,7 @@ export function WickKindFields({
   return (
     <>
       <Choice<WickKind>
-        label={mark('Pattern')}
+        label={mark('Wick kind')}
         value={wick.kind}
         options={WICK_KINDS.map((kind) => [kind, WICK_SCREENS[kind].word])}
         onChange={change}
@@ -151,89 +150,4 @@ function NumberField({
       onCancel={gesture.cancel}
     />
   );
-}
-
-/** What lights get of a wick: the lowest and highest value of each output, in its own unit. */
-export function WickOutputs({ wick, level, reachPx, mark = (label) => label, commit }: WickFieldsProps) {
-  // A light of level 0 has no unit of its own.
-  const unit = level || 1;
-  return (
-    <>
-      <RangeField
-        label={mark('Level')}
-        low={wick.levelLow * unit}
-        high={wick.levelHigh * unit}
-        least={0}
-        most={8 * unit}
-        digits={2}
-        onChange={(low, high) => commit({ levelLow: low / unit, levelHigh: high / unit })}
-      />
-      <RangeField
-        label={mark('Reach')}
-        low={wick.reachLow * reachPx}
-        high={wick.reachHigh * reachPx}
-        least={0.01 * reachPx}
-        most={8 * reachPx}
-        digits={0}
-        unit="px"
-        onChange={(low, high) => commit({ reachLow: low / reachPx, reachHigh: high / reachPx })}
-      />
-      <RangeField
-        label={mark('Sway X')}
-        low={wick.swayXLowPx}
-        high={wick.swayXHighPx}
-        least={-256}
-        most={256}
-        digits={1}
-        unit="px"
-        onChange={(swayXLowPx, swayXHighPx) => commit({ swayXLowPx, swayXHighPx })}
-      />
-      <RangeField
-        label={mark('Sway Y')}
-        low={wick.swayYLowPx}
-        high={wick.swayYHighPx}
-        least={-256}
-        most={256}
-        digits={1}
-        unit="px"
-        onChange={(swayYLowPx, swayYHighPx) => commit({ swayYLowPx, swayYHighPx })}
-      />
-      <RangeField
-        label={mark('Warmth')}
-        low={wick.warmthLow}
-        high={wick.warmthHigh}
-        least={-4}
-        most={4}
-        digits={2}
-        isOrdered={false}
-        onChange={(warmthLow, warmthHigh) => commit({ warmthLow, warmthHigh })}
-      />
-    </>
-  );
-}
-
-const LAGS = [
-  ['levelLagSeconds', 'Level'],
-  ['reachLagSeconds', 'Reach'],
-  ['swayXLagSeconds', 'Sway X'],
-  ['swayYLagSeconds', 'Sway Y'],
-  ['warmthLagSeconds', 'Warmth'],
-] as const;
-
-/** How far each output follows behind the curve. */
-export function WickLags({ wick, mark = (label) => label, ...gesture }: WickFieldsProps) {
-  return LAGS.map(([field, word]) => (
-    <ValueField
-      key={field}
-      label={mark(`${word} lag`)}
-      value={wick[field]}
-      low={0}
-      high={2}
-      step={0.01}
-      unit="s"
-      onPreview={(value) => gesture.preview({ [field]: value })}
-      onCommit={(value) => gesture.commit({ [field]: value })}
-      onCancel={gesture.cancel}
-    />
-  ));
 }

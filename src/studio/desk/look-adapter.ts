@@ -8,7 +8,7 @@ import { lookOf } from '@/core/scene/looks';
 import type { Lamp } from '@/core/scene/records/lamp';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';
-import { type Given, overrideEdits, partOf } from '../store/lamp-edits';
+import { type FieldsFor, overrideEdits, partOf } from '../store/lamp-edits';
 
 export interface LookAdapter {
   /** Of the first of them. */
@@ -21,8 +21,8 @@ export interface LookAdapter {
   differs(field: keyof LightLook): boolean;
   /** A label, with a star where a lamp has a value of its own. */
   mark(field: keyof LightLook, label: string): string;
-  preview(given: Given<LightLook>): void;
-  commit(given: Given<LightLook>): void;
+  preview(given: FieldsFor<LightLook>): void;
+  commit(given: FieldsFor<LightLook>): void;
   cancel(): void;
 }
 
@@ -31,7 +31,7 @@ export function useLightLooks(ids: readonly string[]): LookAdapter {
   const studio = useStudio();
   const lights = useScene(({ scene }) => ids.flatMap((id) => scene.lights[id] ?? []));
   const gesture = useGesture(studio, 'Change a light');
-  const edits = (given: Given<LightLook>) =>
+  const edits = (given: FieldsFor<LightLook>) =>
     ids.flatMap((id) => {
       const { kept } = studio.scenes;
       const own = kept.lights[id];
@@ -64,14 +64,14 @@ export function useOverride<T extends { id: string }>(ids: readonly string[], pa
       return shown ? [shown as unknown as T] : [];
     }),
   );
-  const edits = (given: Given<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, given);
+  const edits = (given: FieldsFor<T>) => overrideEdits(studio.scenes.kept, [...ids], part.id, given);
   return {
     base,
     all,
     differs: (field: keyof T) => all.some((one) => !sameValue(one[field], part[field])),
     mark: (field: string, label: string) => (own.includes(field) ? `${label} *` : label),
-    preview: (given: Given<T>) => gesture.preview(edits(given)),
-    commit: (given: Given<T>) => gesture.commit(edits(given)),
+    preview: (given: FieldsFor<T>) => gesture.preview(edits(given)),
+    commit: (given: FieldsFor<T>) => gesture.commit(edits(given)),
     cancel: gesture.cancel,
   };
 }

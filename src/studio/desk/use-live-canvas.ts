@@ -15,7 +15,7 @@ export interface LiveCanvas {
 
 /**
  * A canvas that draws itself while time goes on or the scene changes; React never renders for it.
- * @param draw stays the same from render to render while it draws the same; a canvas of an earlier one is drawn anew
+ * @param draw the same function from render to render; with another one the canvas is drawn anew
  */
 export function useLiveCanvas(
   draw: (canvas: LiveCanvas, studio: Studio) => void,

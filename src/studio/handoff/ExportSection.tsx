@@ -1,6 +1,7 @@
 'use client';
-import { useState } from 'react';
+import { useStore } from 'zustand';
 import { exportNamed, type ExportName } from '@/core/handoff/exports/all-exports';
+import { useStudio } from '../context';
 import { OptionRows, type OptionValues } from '../controls/OptionRows';
 
 /** One way for the scene to leave: its options, its key, what went wrong, and what is in it. */
@@ -16,7 +17,8 @@ export function ExportSection({
   onRun(options: OptionValues): void;
 }) {
   const { word, about, options, contents } = exportNamed(name);
-  const [values, setValues] = useState<OptionValues>(() => options.getDefault() ?? {});
+  const studio = useStudio();
+  const values: OptionValues = useStore(studio.exportOptions, (all) => all[name]);
   return (
     <section aria-label={word} className="min-w-[480px] flex-auto">
       <h3 className="heading">{word}</h3>
@@ -40,7 +42,11 @@ export function ExportSection({
         </div>
         {Object.keys(options.fields).length > 0 && (
           <div className="w-[200px] shrink-0">
-            <OptionRows options={options} values={values} onChange={setValues} />
+            <OptionRows
+              options={options}
+              values={values}
+              onChange={(next) => studio.exportOptions.setState({ [name]: next })}
+            />
           </div>
         )}
         <dl className="grid min-w-0 shrink grow basis-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">

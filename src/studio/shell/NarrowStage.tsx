@@ -2,7 +2,7 @@
 /** In a window that is too narrow for the desk the stage plays alone. */
 import { useSyncExternalStore } from 'react';
 import { useLive, useStudio } from '../context';
-import { DAY_RATE } from '../store/live';
+import { playDay } from '../store/live';
 import { Stage } from '../stage/Stage';
 
 const NARROW = '(max-width: 1023px)';
@@ -24,7 +24,7 @@ export function useNarrow(): boolean {
 
 export function NarrowStage() {
   const studio = useStudio();
-  const plays = useLive((live) => live.dayRate !== 0);
+  const plays = useLive((live) => live.dayRate !== 0 && !live.isFrozen);
   return (
     <main className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
       <div className="flex flex-wrap items-center gap-3 border-b border-line bg-slate px-4 py-2">
@@ -32,11 +32,7 @@ export function NarrowStage() {
           The desk wants a window of at least 1024 px. Make it wider, and it comes back as it was; meanwhile
           the stage plays.
         </p>
-        <button
-          type="button"
-          className="key"
-          onClick={() => studio.live.setState({ dayRate: plays ? 0 : DAY_RATE })}
-        >
+        <button type="button" className="key" onClick={() => playDay(studio.live)}>
           {plays ? 'Stop' : 'Play day'}
         </button>
       </div>

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { wordsOf } from '@/core/faults';
 import { StudioContext } from '../context';
+import { TIME_PARTS } from '../store/desk-store';
 import { BENCHES, type Bench } from '../store/benches';
 import { resumeBatch } from '../store/relief-batch';
 import { Studio } from '../store/studio';
@@ -25,9 +26,14 @@ export function StudioPage({ sceneId }: { sceneId: string }) {
         opened = made;
         const hour = Number(query.get('hour'));
         if (query.has('hour') && hour >= 0 && hour <= 24) made.live.setState({ clockHours: hour });
+        // Whoever wants little motion begins with all of it frozen, and sets it going by a key.
+        if (window.matchMedia('(prefers-reduced-motion: reduce)').matches)
+          made.live.setState({ isFrozen: true });
         // A second in the address holds the flames there.
         const second = Number(query.get('at'));
         if (query.has('at') && second >= 0) made.live.setState({ seconds: second, isFrozen: true });
+        const part = TIME_PARTS.find((one) => one === query.get('part'));
+        if (part) made.desk.setState({ timePart: part });
         const art = query.get('art');
         if (art && made.scene.artworks[art]) made.desk.setState({ artworkId: art });
         const [collection, id] = (query.get('pick') ?? '').split(':');

@@ -109,7 +109,7 @@ function WipeAndPlay() {
   const studio = useStudio();
   const wipe = useDesk((state) => state.wipe);
   const workLamp = useDesk((state) => state.workLamp);
-  const plays = useLive((live) => live.dayRate !== 0);
+  const plays = useLive((live) => live.dayRate !== 0 && !live.isFrozen);
   const isFrozen = useLive((live) => live.isFrozen);
   return (
     <div className="flex gap-1">
@@ -143,7 +143,7 @@ function WipeAndPlay() {
         type="button"
         className="key"
         aria-pressed={isFrozen}
-        title="Flames stand still (F)"
+        title="Everything stands still at this instant (F)"
         onClick={() => commandOf('freeze').run(studio)}
       >
         Freeze
@@ -152,7 +152,7 @@ function WipeAndPlay() {
         type="button"
         className="key"
         aria-pressed={plays}
-        title="A day in a minute (D)"
+        title="Plays the day; how quick is chosen on the Time bench (D)"
         onClick={() => commandOf('play-day').run(studio)}
       >
         {plays ? 'Stop' : 'Play day'}

@@ -13,10 +13,11 @@ export function useAddress(): void {
       timer = null;
       const query = new URLSearchParams({ bench: studio.desk.getState().bench });
       const { clockHours, dayRate, isFrozen, seconds } = studio.live.getState();
-      if (dayRate === 0) query.set('hour', clockHours.toFixed(2));
+      if (dayRate === 0 || isFrozen) query.set('hour', clockHours.toFixed(2));
       if (isFrozen) query.set('at', seconds.toFixed(2));
       const [picked, ...more] = studio.scenes.state.selection;
-      const { bench, artworkId } = studio.desk.getState();
+      const { bench, artworkId, timePart } = studio.desk.getState();
+      if (bench === 'time') query.set('part', timePart);
       if (benchFacts(bench).hasArtwork && artworkId) query.set('art', artworkId);
       if (picked && more.length === 0) query.set('pick', `${picked.collection}:${picked.id}`);
       const next = `?${query.toString().replaceAll('%3A', ':')}`;
@@ -26,10 +27,17 @@ export function useAddress(): void {
       timer ??= setTimeout(write, WRITE_DELAY_MS);
     };
     const leave = [
-      studio.desk.subscribe((s, l) => (s.bench !== l.bench || s.artworkId !== l.artworkId) && later()),
+      studio.desk.subscribe(
+        (s, l) =>
+          (s.bench !== l.bench || s.artworkId !== l.artworkId || s.timePart !== l.timePart) && later(),
+      ),
       studio.live.subscribe(
         (s, l) =>
-          (s.clockHours !== l.clockHours || s.dayRate !== l.dayRate || s.isFrozen !== l.isFrozen) && later(),
+          (s.clockHours !== l.clockHours ||
+            s.dayRate !== l.dayRate ||
+            s.isFrozen !== l.isFrozen ||
+            (s.isFrozen && s.seconds !== l.seconds)) &&
+          later(),
       ),
       studio.scenes.api.subscribe((s, l) => s.selection !== l.selection && later()),
     ];

@@ -13,6 +13,7 @@ import { placeBeside } from '../tools/place-beside';
 import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from '../surface/read-colours';
 import { HintLine, ReadoutLine } from '../surface/ViewLines';
+import { EyesFilters } from './Eyes';
 import { StageView } from './stage-view';
 import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
@@ -27,6 +28,7 @@ export function Stage() {
   const view = useRef<StageView | null>(null);
   const shelfOpen = useDesk((state) => state.shelfOpen);
   const tool = useDesk((state) => state.tool);
+  const eyes = useDesk((state) => state.eyes);
   const isEmpty = useScene(
     ({ scene: { sprites, chunks } }) => Object.keys(sprites).length === 0 && Object.keys(chunks).length === 0,
   );
@@ -87,7 +89,12 @@ export function Stage() {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => void drop(event)}
     >
-      <canvas ref={picture} className="absolute inset-0 size-full" />
+      <EyesFilters />
+      <canvas
+        ref={picture}
+        className="absolute inset-0 size-full"
+        style={{ filter: eyes === null ? undefined : `url(#eyes-${eyes})` }}
+      />
       <canvas
         ref={marks}
         tabIndex={0}

@@ -2,13 +2,15 @@
 import { flamePartsOf, lightPartsOf } from '@/core/scene/lamp-parts';
 import type { SceneDocument } from '@/core/scene/document';
 import type { LightLook } from '@/core/scene/records/light-look';
+import type { Sprite } from '@/core/scene/records/sprite';
 
 /** Asked at every frame of the screen; found anew only for another scene. */
 export class Life {
   private last: { scene: SceneDocument; lives: boolean } | null = null;
 
   of(scene: SceneDocument): boolean {
-    if (this.last?.scene !== scene) this.last = { scene, lives: burns(scene) || plays(scene) };
+    if (this.last?.scene !== scene)
+      this.last = { scene, lives: burns(scene) || plays(scene) || moves(scene) };
     return this.last.lives;
   }
 }
@@ -24,6 +26,14 @@ function burns(scene: SceneDocument): boolean {
     Object.values(lamps).some(
       (lamp) => !lamp.hidden && lightPartsOf(scene, lamp).some((part) => lives(part, part.wick)),
     )
+  );
+}
+
+function moves({ sprites, lights, lamps }: SceneDocument): boolean {
+  return [sprites, lights, lamps].some((things) =>
+    Object.values<Pick<Sprite, 'hidden' | 'turning' | 'path'>>(things).some(
+      ({ hidden, turning, path }) => !hidden && (turning !== null || path !== null),
+    ),
   );
 }
 

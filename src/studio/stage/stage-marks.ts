@@ -7,6 +7,8 @@ import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { Standing } from '@/core/moment/standing';
+import { flattened } from '@/core/geometry/smooth';
+import { moverOf, movingThings, pathMap, worksOnPaths } from '../store/motion-edits';
 import { broughtEdges, drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
@@ -88,6 +90,31 @@ function glyphOf(
   };
 }
 
+/** The paths of all that goes along one, that of what is picked with its points. */
+function drawPaths(overlay: Overlay, studio: Studio, nearPx: number, seconds: number): void {
+  const { scene } = studio;
+  const { selection } = studio.scenes.state;
+  const { context } = overlay;
+  for (const mover of movingThings(scene)) {
+    const path = moverOf(scene, mover)?.path;
+    const place = path && pathMap(scene, mover, seconds);
+    if (!place) continue;
+    const isPicked = selection.some(
+      ({ collection, id }) => collection === mover.collection && id === mover.id,
+    );
+    const closed = path.ends === 'closed';
+    const flat = flattened(path.points, path.smooth, closed);
+    const points = Array.from({ length: flat.length / 2 }, (_, i) =>
+      applyTo(place.map, flat[2 * i], flat[2 * i + 1]),
+    );
+    context.globalAlpha = isPicked ? 1 : 0.55;
+    overlay.path(points, closed, isPicked);
+  }
+  context.globalAlpha = 1;
+  for (const { x, y } of handlesOf(scene, selection, { nearPx, seconds, partId: null, paths: true }))
+    overlay.pointMark(x, y, true);
+}
+
 function drawHandles(
   overlay: Overlay,
   studio: Studio,
@@ -96,6 +123,7 @@ function drawHandles(
 ): void {
   const { scene } = studio;
   const { selection } = studio.scenes.state;
+  if (worksOnPaths(studio)) return drawPaths(overlay, studio, nearPx, seconds);
   const { partId } = studio.desk.getState();
   const picked = selection.length === 1 ? pickedLight(scene, selection[0], partId, seconds) : null;
   if (picked) {

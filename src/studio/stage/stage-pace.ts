@@ -30,8 +30,9 @@ export class StagePace {
     this.isAdvancing = true;
     advance(live, elapsedSeconds);
     this.isAdvancing = false;
+    if (isFrozen) return false;
     if (dayRate !== 0) return true;
-    if (isFrozen || isStill || !this.life.of(this.studio.scene)) return false;
+    if (isStill || !this.life.of(this.studio.scene)) return false;
     const pause = Math.max(FLAME_FRAME_MS, Math.min(LONGEST_PAUSE_MS, (1 + REST) * workMs));
     return now - this.lastDrawn >= pause;
   }

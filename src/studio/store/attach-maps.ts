@@ -75,8 +75,11 @@ export async function attachMapTo(
     const evidence = await studio.workers.run((remote) => remote.judge(sha, artwork.imageSha));
     const isDoubtful = evidence.orientation === 'doubtful';
     const answer = isDoubtful ? await askOrientation(studio, artwork, sha) : evidence.orientation;
-    fields.normals = { sha, yUp: answer !== 'down', use: 'facings', share: 1 };
     const isChosen = isDoubtful && (answer === 'up' || answer === 'down');
+    fields.normals = {
+      ...{ sha, yUp: answer !== 'down', orientationChosen: isChosen },
+      ...({ use: 'facings', share: 1 } as const),
+    };
     found = ` (${isChosen ? `chosen as Y ${answer}` : orientationWords(evidence)})`;
   } else if (kind === 'height')
     fields.heights = { sha, ...(look.depth === 16 ? HEIGHT_RANGE_16 : HEIGHT_RANGE_8) };

@@ -1,7 +1,9 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
+import type { ColourVision } from '@/core/checks/colour-vision';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
+import type { Trial } from '@/core/time/trial';
 import type { Bench } from './benches';
 import type { Offer } from './offer';
 import type { Question } from './questions';
@@ -21,7 +23,9 @@ export const TOOLS = [
 ] as const;
 export const TILE_TOOLS = ['paint', 'fill-rectangle', 'fill', 'erase', 'pick-tile'] as const;
 export type TileToolName = (typeof TILE_TOOLS)[number];
-export type ToolName = (typeof TOOLS)[number] | TileToolName;
+/** The tools of the Time bench. */
+export const TIME_TOOLS = ['path'] as const;
+export type ToolName = (typeof TOOLS)[number] | TileToolName | (typeof TIME_TOOLS)[number];
 
 /** What the scatter tool strews, and how. */
 export interface Scatter extends ScatterRule {
@@ -39,6 +43,9 @@ export const WIPE_WORDS: Record<Wipe, string> = {
   relief: 'No relief',
   shadows: 'No shadows',
 };
+
+export const TIME_PARTS = ['day', 'sky', 'motion', 'wicks'] as const;
+export type TimePart = (typeof TIME_PARTS)[number];
 
 export interface DeskState {
   bench: Bench;
@@ -69,8 +76,16 @@ export interface DeskState {
   soloPlanes: ReadonlySet<string>;
   workLamp: boolean;
   wipe: Wipe;
-  /** An ambient light tried out at this hour, not yet recorded in a cue. */
-  trial: { colour: string; level: number } | null;
+  /** Values of the day tried out at this hour, not yet recorded in a cue. */
+  trial: Trial | null;
+  /** Whether it is being chosen what a cue records. */
+  isRecording: boolean;
+  /** By whose eyes the stage is seen; null is one's own. */
+  eyes: ColourVision | null;
+  /** What of time the Time bench shows. */
+  timePart: TimePart;
+  /** What the chart of the day shows: see time/DayChart.tsx. */
+  dayChart: string;
   /** What stays until it is closed. */
   notice: string | null;
   /** What is worth knowing, and goes by itself. */
@@ -106,6 +121,10 @@ export function createDesk(bench: Bench) {
     workLamp: false,
     wipe: 'none',
     trial: null,
+    isRecording: false,
+    eyes: null,
+    timePart: 'day',
+    dayChart: 'ambientLevel',
     notice: null,
     mention: null,
     question: null,

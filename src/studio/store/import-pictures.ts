@@ -82,7 +82,9 @@ async function bringIn(
     ...Object.values(studio.scene.artworks).map(({ name }) => name),
     ...incoming.map(({ name }) => name),
   ]);
-  const isMap = ({ name }: Incoming) => broughtName(name, (art) => names.has(art)) !== null;
+  const { suffixes } = studio.exportOptions.getState().maps;
+  const broughtOf = ({ name }: Incoming) => broughtName(name, (art) => names.has(art), suffixes);
+  const isMap = (one: Incoming) => broughtOf(one) !== null;
   // Art first, so that maps of the same drop find it.
   const art = incoming.filter((one) => !isMap(one));
   const ordered = [...art, ...incoming.filter(isMap)];
@@ -94,7 +96,7 @@ async function bringIn(
     if (isStopped()) break;
     progress(index, ordered.length);
     try {
-      const brought = broughtName(one.name, (art) => names.has(art));
+      const brought = broughtOf(one);
       if (brought) {
         keepArt(studio, edits, report);
         const line = await attachMap(studio, brought, one.bytes, one.place, places);
@@ -139,7 +141,7 @@ async function opened(
       const { layers } = await studio.workers.run((remote) => remote.layers(bytes));
       for (const { name, x, y, opacity, hidden, bytes: png } of layers) {
         incoming.push({
-          name: layerName(file.name, name),
+          name: layerName(file.name, name, studio.exportOptions.getState().maps.suffixes),
           file: `${file.name}, layer ${name}`,
           bytes: new Uint8Array(png),
           place: { x, y },
@@ -159,11 +161,10 @@ function plainName(file: string): string {
 }
 
 /** `figure_n.ora` with a layer `arm` has the normals of `figure.ora`'s `arm`. */
-function layerName(file: string, layer: string): string {
+function layerName(file: string, layer: string, suffixes: Parameters<typeof broughtName>[2]): string {
   const base = plainName(file);
-  const match = /^(.+?)([_\-. ][a-z]+)$/i.exec(base);
-  const isMaps = match && broughtName(base, () => true) !== null;
-  const name = isMaps ? `${match[1]} ${layer}${match[2]}` : `${base} ${layer}`;
+  const brought = broughtName(base, () => true, suffixes);
+  const name = brought ? `${brought.art} ${layer}${base.slice(brought.art.length)}` : `${base} ${layer}`;
   return name.slice(0, LIMITS.nameLength);
 }
 

@@ -100,12 +100,12 @@ export function takeApart(studio: Studio, lampId: string): void {
   }
   for (const part of flamePartsOf(scene, lamp)) {
     const { name, artworkId, answer } = part;
-    const { planeId, hangsOn, setIds } = lamp;
+    const { planeId, hangsOn, setIds, path } = lamp;
     const [x, y] = applyTo(local, part.x, part.y);
     const id = freshId();
     const sprite = newSprite({
       ...flameLookOf(part),
-      ...{ name, artworkId, answer, planeId, hangsOn, setIds, x, y },
+      ...{ name, artworkId, answer, planeId, hangsOn, setIds, path, x, y },
       order: lamp.order,
       turnDeg: lamp.flipX ? lamp.turnDeg - part.turnDeg : lamp.turnDeg + part.turnDeg,
       flipX: part.flipX !== lamp.flipX,
@@ -118,7 +118,7 @@ export function takeApart(studio: Studio, lampId: string): void {
 
 type PartFields = Partial<LightPart> | Partial<FlamePart>;
 /** Fields for all, or those that each is given by what it shows now. */
-export type Given<T> = Partial<T> | ((shown: T) => Partial<T>);
+export type FieldsFor<T> = Partial<T> | ((shown: T) => Partial<T>);
 
 /** The edits that give parts of lamps values of their own; a value that is the luminaire's is no override any more. */
 export function overrideEdits(

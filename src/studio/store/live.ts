@@ -8,10 +8,12 @@ import { wrapHours } from '@/core/time/periodic';
 export interface Live {
   clockHours: number;
   seconds: number;
-  /** Flames stand still. */
+  /** All time stands still, that of flames and that of the day. */
   isFrozen: boolean;
   /** Hours of the clock a second; 0 stands. */
   dayRate: number;
+  /** The rate at which the day is played when it is. */
+  playRate: number;
   /** Left edge of the stage's view in scene px, and device pixels for a scene px. */
   viewX: number;
   viewY: number;
@@ -20,8 +22,19 @@ export interface Live {
   wipe: number;
 }
 
-/** A day in a minute. */
-export const DAY_RATE = 24 / 60;
+/** At what speeds a day can be played, hours of the clock a second. */
+export const DAY_SPEEDS: readonly (readonly [hoursPerSecond: number, words: string])[] = [
+  [1 / 3600, 'As it is'],
+  [24 / 1440, 'A day in 24 minutes'],
+  [24 / 300, 'A day in 5 minutes'],
+  [24 / 60, 'A day in a minute'],
+  [24 / 20, 'A day in 20 seconds'],
+];
+const A_DAY_IN_A_MINUTE = 24 / 60;
+
+/** Time is shown by so many frames a second, and stepped through by one of them. */
+export const FRAME_SECONDS = 1 / 60;
+export const MINUTE_HOURS = 1 / 60;
 
 export function createLive(clockHours: number) {
   return createStore<Live>(() => ({
@@ -29,6 +42,7 @@ export function createLive(clockHours: number) {
     seconds: 0,
     isFrozen: false,
     dayRate: 0,
+    playRate: A_DAY_IN_A_MINUTE,
     viewX: 0,
     viewY: 0,
     zoom: 0,
@@ -41,8 +55,25 @@ export type LiveStore = ReturnType<typeof createLive>;
 /** Moves the clocks on by some seconds of real time. */
 export function advance(live: LiveStore, elapsedSeconds: number): void {
   const { isFrozen, dayRate, seconds, clockHours } = live.getState();
-  const next: Partial<Live> = {};
-  if (!isFrozen) next.seconds = seconds + elapsedSeconds;
+  if (isFrozen) return;
+  const next: Partial<Live> = { seconds: seconds + elapsedSeconds };
   if (dayRate !== 0) next.clockHours = wrapHours(clockHours + dayRate * elapsedSeconds);
-  if (Object.keys(next).length > 0) live.setState(next);
+  live.setState(next);
+}
+
+/** Plays the day, or stops it. What was frozen goes on with it. */
+export function playDay(live: LiveStore): void {
+  const { dayRate, isFrozen, playRate } = live.getState();
+  const plays = dayRate !== 0 && !isFrozen;
+  live.setState(plays ? { dayRate: 0 } : { dayRate: playRate, isFrozen: false });
+}
+
+/** Freezes all time and goes on by some of it, or back. */
+export function stepTime(live: LiveStore, by: { seconds?: number; hours?: number }): void {
+  const { seconds, clockHours } = live.getState();
+  live.setState({
+    isFrozen: true,
+    seconds: Math.max(0, seconds + (by.seconds ?? 0)),
+    clockHours: wrapHours(clockHours + (by.hours ?? 0)),
+  });
 }

@@ -3,7 +3,12 @@ import { createDesk, type DeskState } from './desk-store';
 import { passingOf, WORK_LAMP_LEVEL } from './passing-of';
 
 const of = (fields: Partial<DeskState>, dayRate = 0, side: 'all' | 'left-out' = 'all', ambientLevel = 0) =>
-  passingOf({ ...createDesk('stage').getState(), ...fields }, { dayRate }, ambientLevel, side);
+  passingOf(
+    { ...createDesk('stage').getState(), ...fields },
+    { dayRate, isFrozen: false },
+    ambientLevel,
+    side,
+  );
 
 describe('what lasts only while looking', () => {
   it('has the work lamp where it is switched on, and while an outline is drawn on the stage in the dark', () => {

@@ -17,7 +17,7 @@ const OUTLINE_TOOLS: ReadonlySet<ToolName> = new Set(['outline', 'line', 'rectan
  */
 export function passingOf(
   { solo, muted, soloPlanes, workLamp, wipe, tool, bench }: DeskState,
-  { dayRate }: Pick<Live, 'dayRate'>,
+  { dayRate, isFrozen }: Pick<Live, 'dayRate' | 'isFrozen'>,
   ambientLevel: number,
   side: WipeSide,
 ): Passing {
@@ -25,7 +25,7 @@ export function passingOf(
   // By itself it gives only what is missing of enough.
   const level = workLamp ? WORK_LAMP_LEVEL : draws ? Math.max(0, WORK_LAMP_LEVEL - ambientLevel) : 0;
   // What is compared or played is the scene, not the editor's view of it.
-  const isShown = wipe !== 'none' || dayRate !== 0;
+  const isShown = wipe !== 'none' || (dayRate !== 0 && !isFrozen);
   const leftOut = side === 'left-out';
   return {
     solo,

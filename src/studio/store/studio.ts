@@ -1,5 +1,7 @@
 /** One opened scene with all its stores. Everything in the studio is reached from here. */
-import { ambientAt } from '@/core/time/cues';
+import { Remembered } from '@/core/remembered';
+import { Day } from '@/core/time/day';
+import { withTrial, type Trial } from '@/core/time/trial';
 import { linearToHex } from '@/core/raster/colour';
 import { inOrder, type SceneDocument, settingsOf } from '@/core/scene/document';
 import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
@@ -19,6 +21,7 @@ import { TabJournal, type History } from './journal';
 import { createLive, type LiveStore } from './live';
 import { LiveFeed } from './live-feed';
 import type { OpenStage, OpenView } from './open-view';
+import { createExportOptions, type ExportOptionsStore } from './export-options';
 import { LatestWork } from './latest-work';
 import { LongWork } from './long-work';
 import type { Answer, Question, QuestionKind, Told } from './questions';
@@ -53,6 +56,7 @@ export class Studio {
   readonly artBench: ArtBenchStore = createArtBench();
   readonly reliefBench: ReliefBenchStore = createReliefBench();
   readonly costs: CostStore = createCosts();
+  readonly exportOptions: ExportOptionsStore;
   readonly work = new LongWork();
   /** Looks for the outlines of frames while a rule is changed: a list of outlines for each frame. */
   readonly outlineSearch = new LatestWork<number[][][]>();
@@ -68,6 +72,8 @@ export class Studio {
   /** For questions of panels and tools; views have one each. */
   private readonly maker = new MomentMaker();
   private readonly rowKeeper = new RowKeeper();
+  private readonly trials = new Remembered<Trial, SceneDocument>();
+  private readonly days = new Remembered<SceneDocument['cues'], Day>();
   private readonly journal: TabJournal;
   private readonly feed: LiveFeed;
   /** Settled when the last question is answered. */
@@ -100,6 +106,7 @@ export class Studio {
     const scene = this.sync.shown;
     this.scenes = new SceneStore(scene, history ?? undefined);
     this.desk = createDesk(bench);
+    this.exportOptions = createExportOptions(info.projectId);
     this.live = createLive(settingsOf(scene).clockHours);
     this.pictures = new PictureStore(this.workers);
     this.feed = new LiveFeed(info.id, ownPerson, () => this.sync.knownUpTo, {
@@ -115,6 +122,13 @@ export class Studio {
         if (state.scene !== last.scene) this.pictures.follow(state.scene);
         if (state.undo !== last.undo || state.redo !== last.redo)
           this.journal.keepHistory(() => this.scenes.state);
+      }),
+    );
+    // A trial belongs to its hour.
+    this.leave.push(
+      this.live.subscribe((state, last) => {
+        if (state.clockHours !== last.clockHours && this.desk.getState().trial)
+          this.desk.setState({ trial: null });
       }),
     );
     this.listenToPage();
@@ -246,18 +260,23 @@ export class Studio {
     return passingOf(this.desk.getState(), this.live.getState(), this.ambient().level, side);
   }
 
-  /** The scene as it is looked at: a trial ambient in the place of the recorded one. */
+  /** The scene as it is looked at: what is tried in the place of what is recorded. */
   shown(): SceneDocument {
     const { trial } = this.desk.getState();
     const { scene } = this;
-    if (!trial) return scene;
-    const settings = { ...settingsOf(scene), ambientColour: trial.colour, ambientLevel: trial.level };
-    return { ...scene, settings: { [SETTINGS_ID]: settings }, cues: {} };
+    return trial ? this.trials.recall(trial, [scene], () => withTrial(scene, trial)) : scene;
+  }
+
+  /** The day of the scene as it is looked at. */
+  day(): Day {
+    const scene = this.shown();
+    const { cues, circuits, settings } = scene;
+    return this.days.recall(cues, [circuits, settings], () => new Day(scene));
   }
 
   /** The ambient light at the hour of the dayline, trial or recorded. */
   ambient(): { colour: string; level: number } {
-    const { linear, level } = ambientAt(this.shown(), this.live.getState().clockHours);
+    const { linear, level } = this.day().ambient(this.live.getState().clockHours);
     return { colour: linearToHex(linear), level };
   }
 

@@ -1,12 +1,17 @@
 /** Wicks of the scene: made, copied, deleted. */
 import { applyEdits, change, create } from '@/core/scene/edits';
 import { lightPartsOf } from '@/core/scene/lamp-parts';
-import { newWick } from '@/core/scene/records/wick';
+import { newWick, type Wick } from '@/core/scene/records/wick';
 import { hashText } from '@/core/time/noise';
 import { READY_WICKS } from '@/core/time/ready-wicks';
 import { overrideEdits } from './lamp-edits';
 import { deleteEdits } from './delete-edits';
 import { freshId, type Studio } from './studio';
+
+/** A wick that comes with Oilwick, as a record. @param seed any text; by another one it burns otherwise */
+export function readyWick(place: number, seed: string): Wick {
+  return newWick({ ...READY_WICKS[place], seed: hashText(seed) });
+}
 
 /** A wick that comes with Oilwick as a new one of the scene, on which lights burn from now on. @returns its id */
 export function addWick(studio: Studio, lightIds: readonly string[], ready: number): string {
@@ -14,7 +19,7 @@ export function addWick(studio: Studio, lightIds: readonly string[], ready: numb
   studio.scenes.transact({
     label: 'New wick',
     edits: [
-      create('wicks', id, newWick({ ...READY_WICKS[ready], seed: hashText(id) })),
+      create('wicks', id, readyWick(ready, id)),
       ...lightIds.flatMap((lightId) => change(studio.scene, 'lights', lightId, { wickId: id }) ?? []),
     ],
   });

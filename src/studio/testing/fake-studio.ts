@@ -10,6 +10,7 @@ import { change } from '@/core/scene/edits';
 import { SETTINGS_ID, type SceneSettings } from '@/core/scene/records/settings';
 import { createArtBench } from '../store/art-bench';
 import { createDesk } from '../store/desk-store';
+import { createExportOptions } from '../store/export-options';
 import { createLive } from '../store/live';
 import { createReliefBench } from '../store/relief-bench';
 import { SceneStore, type Picked } from '../store/scene-store';
@@ -26,6 +27,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     live: createLive(12),
     artBench: createArtBench(),
     reliefBench: createReliefBench(),
+    exportOptions: createExportOptions(null),
     pictures: { source },
     get scene() {
       return scenes.state.scene;

@@ -1,5 +1,6 @@
 /** Every tool of the stage by its name. */
 import type { ToolName } from '../store/desk-store';
+import { drawPath } from '../store/motion-edits';
 import type { Studio } from '../store/studio';
 import { HangTool } from './hang';
 import { PenTool } from './pen';
@@ -21,6 +22,10 @@ export function allTools(studio: Studio): Record<ToolName, Tool> {
     hang: new HangTool(studio),
     outline: new PenTool(studio, 'closed'),
     line: new PenTool(studio, 'line'),
+    path: new PenTool(studio, 'line', {
+      done: drawPath,
+      begins: 'Click the points of the path, from where it begins; Shift makes one smooth',
+    }),
     rectangle: new ShapeTool(studio, 'rectangle'),
     ellipse: new ShapeTool(studio, 'ellipse'),
     paint: new TileTool(studio, 'paint'),

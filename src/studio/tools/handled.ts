@@ -9,6 +9,7 @@ import type { Handle } from './handles';
 import { draggedIsolux } from '../lights/isolux';
 import { pulledLight } from '../lights/light-handles';
 import { lightEdits, lightOf, pickedLight } from '../lights/picked-light';
+import { moverOf, pathEdits } from '../store/motion-edits';
 import type { Studio } from '../store/studio';
 import { snapPoint, tidyPoint } from './snap';
 import type { ToolEvent } from './tool';
@@ -79,6 +80,13 @@ export function handled(
           : points,
       );
       return one(change(base, 'occluders', handle.id, { outlines }), `${x}, ${y}`);
+    }
+    case 'path point': {
+      const { mover, point, back } = handle;
+      const [x, y] = tidyPoint(...applyTo(back, ...snapPoint(studio, to)));
+      const { points } = moverOf(base, mover)!.path!;
+      const moved = points.map((v, i) => (i === 2 * point ? x : i === 2 * point + 1 ? y : v));
+      return { edits: pathEdits(base, [mover], { points: moved }), words: `${x}, ${y}` };
     }
     case 'gate': {
       const { gateX, gateY } = settingsOf(base);

@@ -3,21 +3,24 @@ import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
 import { figureSize } from '@/core/art/frames';
 import { artOf, spriteAffine } from '@/core/moment/standing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
+import { isMover } from '../store/motion-edits';
 import type { Picked } from '../store/scene-store';
 import { drawnOutlines, occluderMap } from '../store/outline-places';
 import type { LightHandle } from '../lights/handle-makers';
 import { lightHandles } from '../lights/light-handles';
 import { pickedLight } from '../lights/picked-light';
+import { pathHandles, type PathPointHandle } from './path-points';
 
 export type Handle =
   | LightHandle
+  | PathPointHandle
   | ({ label: string; x: number; y: number } & (
       | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
       | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
       | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
     ));
 
-const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate']);
+const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate', 'path point']);
 
 export function isOfLight(handle: Handle): handle is LightHandle {
   return !OTHERS.has(handle.kind);
@@ -33,17 +36,20 @@ export interface HandleOptions {
   seconds: number;
   /** The part of a lamp that is worked on. */
   partId: string | null;
+  /** Paths are worked on: their points in the place of all other handles. */
+  paths?: boolean;
 }
 
 /** All handles of what is picked; things picked many at once have none. */
 export function handlesOf(
   scene: SceneDocument,
   selection: readonly Picked[],
-  { nearPx, seconds, partId }: HandleOptions,
+  { nearPx, seconds, partId, paths = false }: HandleOptions,
 ): Handle[] {
   if (selection.length !== 1) return [];
   const [picked] = selection;
   const { collection, id } = picked;
+  if (paths) return isMover(picked) ? pathHandles(scene, picked, seconds) : [];
   const light = pickedLight(scene, picked, partId, seconds);
   if (light) return lightHandles(light, nearPx);
   if (collection === 'sprites') return spriteHandles(scene, id, nearPx, seconds);

@@ -17,6 +17,11 @@ export class PenTool implements Tool {
   constructor(
     private readonly studio: Studio,
     private readonly kind: OccluderKind,
+    /** What is drawn: an occluder, or what is made of its points here. */
+    private readonly made: {
+      done(studio: Studio, points: readonly [number, number][], smooth: readonly number[]): void;
+      begins: string;
+    } | null = null,
   ) {}
 
   down(event: ToolEvent): void {
@@ -54,6 +59,11 @@ export class PenTool implements Tool {
     const { studio, points, smooth } = this;
     this.points = [];
     this.smooth = [];
+    if (this.made) {
+      if (points.length >= this.fewest) this.made.done(studio, points, smooth);
+      studio.desk.setState({ tool: 'pick' });
+      return;
+    }
     const planeId = studio.planeId();
     const plane = studio.scene.planes[planeId];
     if (points.length < this.fewest || !plane) return;
@@ -85,7 +95,10 @@ export class PenTool implements Tool {
 
   hint(): string {
     if (this.points.length === 0)
-      return this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line';
+      return (
+        this.made?.begins ??
+        (this.kind === 'closed' ? 'Click the corners of the outline' : 'Click the points of the line')
+      );
     return this.kind === 'closed'
       ? 'Click the first point or press Enter to close; Shift makes a point smooth; Escape drops it'
       : 'Click the last point again or press Enter to end; Shift makes a point smooth';

@@ -14,6 +14,8 @@ import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedEdits } from '../store/moved-edits';
+import { pickedMover, worksOnPaths } from '../store/motion-edits';
+import { doubleOnPath, isOnPath, smoothPathPoint } from './path-points';
 import { splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
 import { handled } from './handled';
 import { snappedPlace } from './snap';
@@ -50,6 +52,7 @@ export class PickTool implements Tool {
     const { studio } = this;
     const handle = this.handleAt(event);
     if (handle?.kind === 'point' && (event.shift || event.alt)) return this.markPoint(handle, event);
+    if (handle?.kind === 'path point' && event.shift) return smoothPathPoint(studio, handle);
     if (handle?.kind === 'area point' && event.shift) return smoothAreaPoint(studio, handle);
     this.cut = null;
     if (handle) {
@@ -60,6 +63,12 @@ export class PickTool implements Tool {
         handle,
         gesture: studio.scenes.gesture(handle.label),
       };
+      return;
+    }
+    const mover = worksOnPaths(studio) ? pickedMover(studio) : null;
+    if (mover && isOnPath(studio, mover, event)) {
+      // What goes along it stays picked, and is moved with it.
+      this.state = { kind: 'pressed', at: event, under: mover, wasPicked: true };
       return;
     }
     const under = hitAt(studio.scene, event.x, event.y, {
@@ -157,6 +166,12 @@ export class PickTool implements Tool {
   doubleDown(event: ToolEvent): void {
     const { studio } = this;
     const { scene } = studio;
+    const mover = worksOnPaths(studio) ? pickedMover(studio) : null;
+    if (mover) {
+      const handle = this.handleAt(event);
+      doubleOnPath(studio, mover, event, handle?.kind === 'path point' ? handle : null);
+      return;
+    }
     const light = onlyLight(studio);
     if (light) return doubleOnArea(studio, light, event, this.handleAt(event));
     const [id] = studio.pickedOf('occluders');
@@ -199,7 +214,10 @@ export class PickTool implements Tool {
     const { studio } = this;
     const { seconds } = studio.live.getState();
     const { partId } = studio.desk.getState();
-    return handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds, partId });
+    return handleAt(studio.scene, studio.scenes.state.selection, x, y, {
+      ...{ nearPx, seconds, partId },
+      paths: worksOnPaths(studio),
+    });
   }
 
   get isDragging(): boolean {
@@ -213,6 +231,10 @@ export class PickTool implements Tool {
   }
 
   hint(): string {
+    if (worksOnPaths(this.studio))
+      return pickedMover(this.studio)
+        ? 'Drag a point of the path, Shift-click smooths it; a double click takes one away or adds one'
+        : 'Click what is to move';
     const picked = onlyLight(this.studio);
     if (picked) return LIGHT_SCREENS[picked.light.kind].pickHint;
     if (this.studio.pickedOf('sprites').length === 1)

@@ -4,6 +4,9 @@
  */
 import { applyTo, type Affine, type Box } from '../../geometry/affine';
 import { cos, RADIANS_PER_DEGREE, sin, tan } from '../../geometry/exact';
+import type { SkyLight } from '../../time/sky';
+import type { Followed } from '../../time/sky-fields';
+import { groundSource } from '../ground';
 import type { MomentArea, MomentCone, MomentGobo, MomentLight, MomentSource } from '../moment';
 
 /** The part of a light that its kind decides. */
@@ -19,6 +22,7 @@ export type LightShape = Pick<
   | 'area'
   | 'gobo'
   | 'source'
+  | 'groundSource'
   | 'size'
   | 'box'
 >;
@@ -32,6 +36,7 @@ export interface KindFields {
   heightPx: number;
   bearingDeg: number;
   altitudeDeg: number;
+  follows: Followed;
   beamDeg: number;
   fieldDeg: number;
   outlines: readonly (readonly number[])[];
@@ -54,6 +59,9 @@ export interface PlacedLight {
   y: number;
   sceneX: number;
   sceneY: number;
+  /** What it follows of the sky; null where it goes by its own bearing and altitude. */
+  sky: SkyLight | null;
+  viewTiltDeg: number;
   /** Multiplies its reach, by its wick. */
   reachShare: number;
   /** Its outlines in the scene and the box around them; null where they enclose nothing. */
@@ -65,6 +73,8 @@ export interface PlacedLight {
 export interface LightKindRecord {
   /** Standing sprites throw their shape in it. */
   throwsShapes: boolean;
+  /** Whether its light comes from one direction, so that it can follow the sun or the moon. */
+  isParallel(fields: KindFields): boolean;
   /** Whether even at level 0 it changes the picture. */
   darkens(fields: KindFields): boolean;
   /** @returns null where it gives nothing at all */
@@ -74,7 +84,10 @@ export interface LightKindRecord {
 const EVERYWHERE: Box = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
 
 /** What kinds without a figure of their own have in common. */
-export function plainShape({ sceneX, sceneY, fields }: PlacedLight, source: MomentSource): LightShape {
+export function plainShape(
+  { sceneX, sceneY, fields, viewTiltDeg }: PlacedLight,
+  source: MomentSource,
+): LightShape {
   return {
     figure: 'even',
     ambient: 'no',
@@ -86,6 +99,7 @@ export function plainShape({ sceneX, sceneY, fields }: PlacedLight, source: Mome
     area: null,
     gobo: null,
     source,
+    groundSource: groundSource(source, viewTiltDeg),
     size: sizeOf(source, fields),
     box: EVERYWHERE,
   };
@@ -98,13 +112,12 @@ export function roundShape(light: PlacedLight, goboTurnDeg: number): LightShape 
   const gobo = light.gobo(goboTurnDeg);
   const across = reachPx / fields.squash;
   const box = { left: x - reachPx, top: y - across, right: x + reachPx, bottom: y + across };
-  return {
-    ...plainShape(light, ownPlace(light)),
-    figure: 'round',
-    reachPx,
-    gobo: gobo && gobo.gobo,
-    box: gobo ? overlapOf(box, gobo.box) : box,
-  };
+  const shape = plainShape(light, ownPlace(light));
+  shape.figure = 'round';
+  shape.reachPx = reachPx;
+  shape.gobo = gobo && gobo.gobo;
+  shape.box = gobo ? overlapOf(box, gobo.box) : box;
+  return shape;
 }
 
 /** A figure by the distance from outlines: their feather is how far it reaches. Null where they enclose nothing. */
@@ -142,7 +155,8 @@ export function ownPlace({ sceneX, sceneY, fields }: PlacedLight): MomentSource 
 }
 
 /** It shines from one direction everywhere. */
-export function parallelSource({ map, fields: { bearingDeg, altitudeDeg } }: PlacedLight): MomentSource {
+export function parallelSource({ map, sky, fields: { bearingDeg, altitudeDeg } }: PlacedLight): MomentSource {
+  if (sky) return { parallel: true, x: sky.toward[0], y: sky.toward[1], z: sky.toward[2] };
   const [dx, dy] = directionOf(map, bearingDeg);
   const altitude = altitudeDeg * RADIANS_PER_DEGREE;
   const planar = cos(altitude);

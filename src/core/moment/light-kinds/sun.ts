@@ -3,10 +3,11 @@ import { parallelSource, plainShape, type LightKindRecord } from './shape';
 /** Parallel rays from one direction, the same everywhere. */
 export const sun: LightKindRecord = {
   throwsShapes: true,
+  isParallel: () => true,
   darkens: () => false,
   shape(light) {
     const source = parallelSource(light);
-    // Below the picture's plane it gives nothing.
-    return source.parallel && source.z <= 0 ? null : plainShape(light, source);
+    // One of its own that is below the picture's plane gives nothing; one of the sky may stand behind the picture.
+    return source.parallel && source.z <= 0 && !light.sky ? null : plainShape(light, source);
   },
 };

@@ -1,12 +1,40 @@
-import { object } from 'yup';
-import { colour, level, within } from '../../fields';
+import { array, object } from 'yup';
+import { colour, flag, level, list, naming, oneOf, within } from '../../fields';
 import { LIMITS } from '../../limits';
+import { CUE_VALUE_NAMES } from '../../time/cue-values';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
+
+const colourOrNull = (about: string) => colour().nullable().defined().default(null).meta({ about });
+const levelOrNull = (about: string) => level().nullable().defined().default(null).meta({ about });
+
+const circuitLevel = object({
+  circuitId: naming('circuits', 'belongs'),
+  level: level(),
+  held: flag().default(false).meta({ about: 'It stays so until the next cue with a level of this circuit' }),
+});
 
 const schema = object({
   clockHours: within(0, 24).lessThan(24).meta({ about: 'No two cues stand at one hour' }),
-  ambientColour: colour().nullable().defined().default(null).meta({ about: 'Null leaves it to the others' }),
-  ambientLevel: level().nullable().defined().default(null).meta({ about: 'Likewise' }),
+  ambientColour: colourOrNull('Null leaves it to the others'),
+  ambientLevel: levelOrNull('Likewise, and so on'),
+  sunColour: colourOrNull('Of the lights that follow the sun, in the place of their own'),
+  sunLevel: levelOrNull('Likewise'),
+  moonColour: colourOrNull('Of the lights that follow the moon'),
+  moonLevel: levelOrNull('Likewise'),
+  exposureStops: within(-16, 16).nullable().defined().default(null),
+  whiteLevel: within(1, 64).nullable().defined().default(null),
+  circuitLevels: list(circuitLevel, LIMITS.circuits)
+    .default(() => [])
+    .meta({ about: 'Levels at which circuits are run' }),
+  held: array()
+    .of(oneOf(CUE_VALUE_NAMES))
+    .required()
+    .min(0)
+    .max(CUE_VALUE_NAMES.length)
+    .default(() => [])
+    .meta({
+      about: 'Values that stay as they are until the next cue that holds them; the others run smoothly',
+    }),
 });
 
 export const cues = {

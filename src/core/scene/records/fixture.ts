@@ -4,6 +4,7 @@ import { coordinate } from '../../coordinates';
 import { flag, hanging, name, naming, namingAll, namingOrNull, order } from '../../fields';
 import { LIMITS } from '../../limits';
 import { HOUSE_CIRCUIT } from './circuit';
+import { motionFields } from './motion';
 
 export const fixtureFields = () => ({
   name: name(),
@@ -33,6 +34,7 @@ export const fixtureFields = () => ({
   spanNearId: namingOrNull('planes', 'names').meta({
     about: 'The nearest plane that it reaches; null is open',
   }),
+  ...motionFields(),
   hidden: flag().default(false),
   locked: flag().default(false),
 });

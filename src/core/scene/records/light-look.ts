@@ -17,6 +17,7 @@ import {
 } from '../../fields';
 import { LIMITS } from '../../limits';
 import { LIGHT_KINDS } from '../../moment/light-kinds/all-kinds';
+import { FOLLOWED } from '../../time/sky-fields';
 import { defaultsOf } from './defaults-of';
 import type { Given } from './kind';
 
@@ -86,6 +87,9 @@ export const lookFields = () => {
     bearingDeg: degrees()
       .default(90)
       .meta({ about: 'Where a spot points; where a sun, or a parallel source, comes from' }),
+    follows: oneOf(FOLLOWED)
+      .default('nothing')
+      .meta({ about: 'A sun that follows the sky stands where the sun or the moon does, and sets with it' }),
     altitudeDeg: within(-90, 90)
       .default(45)
       .meta({ about: "Of a sun, or a parallel source, above the picture's plane" }),

@@ -32,6 +32,9 @@ const schema = object({
   circuitIds: namingAll('circuits', LIMITS.circuits, 'needs', HOUSE_CIRCUIT)
     .default(() => [HOUSE_CIRCUIT])
     .meta({ about: 'The circuits that its sprites listen to unless they say so themselves' }),
+  ground: flag()
+    .default(true)
+    .meta({ about: 'The shapes that standing sprites throw in the sun fall on it' }),
   overlay: flag().default(false).meta({ about: 'Unlit and drawn last of all: labels, an interface' }),
   tiles: tiles
     .nullable()

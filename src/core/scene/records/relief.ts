@@ -25,7 +25,15 @@ const schema = object({
   )
     .default(() => [])
     .meta({ about: 'Parts of the body that were joined or split' }),
-  normals: object({ sha: file(), yUp: flag(), use: oneOf(IMPORTED_USES), share: within(-4, 4) })
+  normals: object({
+    sha: file(),
+    yUp: flag(),
+    orientationChosen: flag()
+      .default(false)
+      .meta({ about: 'Whether a person said which way green points; otherwise it was judged' }),
+    use: oneOf(IMPORTED_USES),
+    share: within(-4, 4),
+  })
     .nullable()
     .defined()
     .default(null)

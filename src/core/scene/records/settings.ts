@@ -4,6 +4,7 @@ import { colour, flag, level, oneOf, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
+import { SKY_FIELDS } from '../../time/sky-fields';
 import type { RecordKind, RecordType } from './kind';
 
 /** The one record of the `settings` collection. */
@@ -26,6 +27,7 @@ const schema = object({
   viewTiltDeg: within(0, 90)
     .default(0)
     .meta({ about: '90 is seen from above, 0 from the side: how standing sprites throw their shape' }),
+  ...SKY_FIELDS,
   ...FINISH_FIELDS,
 });
 

@@ -19,6 +19,7 @@ import {
 import { LIMITS } from '../../limits';
 import { answerOrNull, SEEN_GAIN } from './answer';
 import { HOUSE_CIRCUIT } from './circuit';
+import { motionFields } from './motion';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
 
 const side = () => within(1, LIMITS.coordinatePx);
@@ -59,11 +60,15 @@ const schema = object({
   glowLevel: level()
     .default(1)
     .meta({ about: 'How bright self-lit parts are; 1 shows the art as it was drawn' }),
+  glowsWithId: namingOrNull('lights', 'names').meta({
+    about: 'A light that its glow goes with: it flickers, fades and goes out as that does',
+  }),
   takesShadows: flag().default(true),
   seenGain: level().default(SEEN_GAIN).meta({ about: 'How soon a sprite that is seen when lit shows' }),
   castsShape: flag()
     .default(false)
     .meta({ about: 'It stands on its foot and throws its own shape in the sun' }),
+  ...motionFields(),
   hidden: flag().default(false),
   locked: flag().default(false),
 });

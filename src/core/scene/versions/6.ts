@@ -1,4 +1,4 @@
-import { eachOf, isRecord, type Json, type VersionStep } from './step';
+import { eachOf, eachOverride, isRecord, type Json, type VersionStep } from './step';
 
 /** Gobos of version 5 and earlier played from their first frame at the rate of their art, or showed that frame. */
 const EARLIER_GOBO = { frame: 0, speed: 1 };
@@ -17,14 +17,7 @@ export const toVersion6: VersionStep = {
       tiles: isRecord(plane.tiles) ? { ...EARLIER_GAIN, ...plane.tiles } : plane.tiles,
     }),
     lights: withGobo,
-    lamps: (lamp) => ({
-      ...lamp,
-      overrides: isRecord(lamp.overrides)
-        ? Object.fromEntries(
-            Object.entries(lamp.overrides).map(([id, own]) => [id, isRecord(own) ? withGobo(own) : own]),
-          )
-        : lamp.overrides,
-    }),
+    lamps: (lamp) => eachOverride(lamp, withGobo),
     luminaires: (luminaire) => ({
       ...luminaire,
       lights: eachOf(luminaire.lights, withGobo),

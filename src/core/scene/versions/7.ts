@@ -1,4 +1,4 @@
-import { eachOf, isRecord, type Json, type VersionStep } from './step';
+import { eachOf, eachOverride, isRecord, type Json, type VersionStep } from './step';
 
 /** What wicks of version 6 and earlier were: a breeze that moved level and reach, each light from a phase of its own. */
 const EARLIER_WICK = {
@@ -35,14 +35,7 @@ export const toVersion7: VersionStep = {
   added: [],
   records: {
     wicks: wick,
-    lamps: (lamp) => ({
-      ...lamp,
-      overrides: isRecord(lamp.overrides)
-        ? Object.fromEntries(
-            Object.entries(lamp.overrides).map(([id, own]) => [id, isRecord(own) ? withWick(own) : own]),
-          )
-        : lamp.overrides,
-    }),
+    lamps: (lamp) => eachOverride(lamp, withWick),
     luminaires: (luminaire) => ({ ...luminaire, lights: eachOf(luminaire.lights, withWick) }),
   },
 };

@@ -5,6 +5,7 @@ import { toVersion4 } from './4';
 import { toVersion5 } from './5';
 import { toVersion6 } from './6';
 import { toVersion7 } from './7';
+import { toVersion8 } from './8';
 import { eachRecord, type Json, type VersionStep } from './step';
 
 /** By the version that each of them starts from. */
@@ -15,6 +16,7 @@ const STEPS: Record<number, VersionStep> = {
   4: toVersion5,
   5: toVersion6,
   6: toVersion7,
+  7: toVersion8,
 };
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */

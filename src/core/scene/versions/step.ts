@@ -21,6 +21,11 @@ export function eachRecord(records: unknown, change: (record: Json) => Json): un
   );
 }
 
+/** A lamp with each of the parts that it overrides changed. */
+export function eachOverride(lamp: Json, change: (own: Json) => Json): Json {
+  return { ...lamp, overrides: eachRecord(lamp.overrides, change) };
+}
+
 export function eachOf(records: unknown, change: (record: Json) => Json): unknown {
   return Array.isArray(records)
     ? records.map((record: unknown) => (isRecord(record) ? change(record) : record))

@@ -19,7 +19,7 @@ export const beacon: WickKindRecord<{ onShare: number; rampShare: number; cycleC
       }),
   },
   begins: { rateHz: 0.5 },
-  curve(wick, seconds) {
+  curve: (wick) => (seconds) => {
     const { onShare, rampShare } = wick;
     if (onShare === 0 || onShare === 1) return onShare;
     const phase = cyclePhase(wick, seconds);

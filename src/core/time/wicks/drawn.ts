@@ -24,10 +24,9 @@ export const drawn: WickKindRecord<{ points: number[] }> = {
       .meta({ about: 'Flat points: share of the period and value, 0 to 1 each, in turn' }),
   },
   begins: { rateHz: 0.5 },
-  curve(wick, seconds) {
-    const { points } = wick;
-    const every = (from: number) => points.filter((_, i) => i % 2 === from);
-    const value = monotoneAt(monotoneCubic(every(0), every(1), 1), cyclePhase(wick, seconds));
-    return Math.min(1, Math.max(0, value));
+  curve: (wick) => {
+    const every = (from: number) => wick.points.filter((_, i) => i % 2 === from);
+    const cubic = monotoneCubic(every(0), every(1), 1);
+    return (seconds) => Math.min(1, Math.max(0, monotoneAt(cubic, cyclePhase(wick, seconds))));
   },
 };

@@ -19,19 +19,21 @@ export const fault: WickKindRecord<{ burstSeconds: number; failing: number }> = 
     failing: share().default(0.5).meta({ word: 'Failing', about: 'Share of a burst in which it is out' }),
   },
   begins: { rateHz: 0.25 },
-  curve({ rateHz, burstSeconds, failing, seed, loopSeconds }, seconds) {
-    const cells = cyclesIn(loopSeconds, rateHz);
-    const cellSeconds = loopSeconds / cells;
-    const at = (seconds / loopSeconds) * cells;
-    const cell = wrapped(Math.floor(at), cells);
-    // From half to one and a half times as long, within its cell.
-    const length = Math.min(cellSeconds, burstSeconds * (0.5 + hash01(seed ^ LENGTH_SEED, cell)));
-    const begin = hash01(seed, cell) * (cellSeconds - length);
-    const into = (at - Math.floor(at)) * cellSeconds - begin;
-    if (into < 0 || into >= length) return 1;
-    const flutters = cyclesIn(loopSeconds, FLUTTER_HZ);
-    const flutter = wrapped(Math.floor((seconds / loopSeconds) * flutters), flutters);
-    const chance = hash01(seed ^ FLUTTER_SEED, flutter);
-    return chance < failing ? LEFT * (chance / failing) : 1;
-  },
+  curve:
+    ({ rateHz, burstSeconds, failing, seed, loopSeconds }) =>
+    (seconds) => {
+      const cells = cyclesIn(loopSeconds, rateHz);
+      const cellSeconds = loopSeconds / cells;
+      const at = (seconds / loopSeconds) * cells;
+      const cell = wrapped(Math.floor(at), cells);
+      // From half to one and a half times as long, within its cell.
+      const length = Math.min(cellSeconds, burstSeconds * (0.5 + hash01(seed ^ LENGTH_SEED, cell)));
+      const begin = hash01(seed, cell) * (cellSeconds - length);
+      const into = (at - Math.floor(at)) * cellSeconds - begin;
+      if (into < 0 || into >= length) return 1;
+      const flutters = cyclesIn(loopSeconds, FLUTTER_HZ);
+      const flutter = wrapped(Math.floor((seconds / loopSeconds) * flutters), flutters);
+      const chance = hash01(seed ^ FLUTTER_SEED, flutter);
+      return chance < failing ? LEFT * (chance / failing) : 1;
+    },
 };

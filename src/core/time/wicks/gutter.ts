@@ -14,12 +14,14 @@ export const gutter: WickKindRecord<{ slew: number }> = {
       .meta({ word: 'Slew', about: 'Share of each hold in which it runs to the next value; at 0 it jumps' }),
   },
   begins: { rateHz: 7 },
-  curve({ rateHz, slew, seed, loopSeconds }, seconds) {
-    const cells = cyclesIn(loopSeconds, rateHz === 0 ? FRAMES_HZ : rateHz);
-    const at = (seconds / loopSeconds) * cells;
-    const cell = Math.floor(at);
-    const value = hash01(seed, wrapped(cell, cells));
-    const run = slew === 0 ? 0 : smoothstep01((at - cell - (1 - slew)) / slew);
-    return value + (hash01(seed, wrapped(cell + 1, cells)) - value) * run;
-  },
+  curve:
+    ({ rateHz, slew, seed, loopSeconds }) =>
+    (seconds) => {
+      const cells = cyclesIn(loopSeconds, rateHz === 0 ? FRAMES_HZ : rateHz);
+      const at = (seconds / loopSeconds) * cells;
+      const cell = Math.floor(at);
+      const value = hash01(seed, wrapped(cell, cells));
+      const run = slew === 0 ? 0 : smoothstep01((at - cell - (1 - slew)) / slew);
+      return value + (hash01(seed, wrapped(cell + 1, cells)) - value) * run;
+    },
 };

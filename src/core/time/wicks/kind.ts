@@ -19,10 +19,10 @@ export interface WickKindRecord<Fields = object> {
   /** What a wick of this kind begins with, where that is not the default of a field. */
   begins: Partial<Fields & WickBase>;
   /**
-   * The curve at a second.
+   * The curve of a wick, to be asked at any second.
    * @returns 0 to 1, from the wick's lowest to its highest; the same again after loopSeconds
    */
-  curve(wick: Fields & WickBase, seconds: number): number;
+  curve(wick: Fields & WickBase): (seconds: number) => number;
   /**
    * The colour at a second, linear RGB; without it a wick leaves colours alone.
    * @param own the light's own colour, linear RGB

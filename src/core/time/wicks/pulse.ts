@@ -34,5 +34,5 @@ export const pulse: WickKindRecord<{ shape: PulseShape }> = {
       .meta({ word: 'Shape', choices: { sine: 'Sine', triangle: 'Triangle', heartbeat: 'Heartbeat' } }),
   },
   begins: { rateHz: 0.5 },
-  curve: (wick, seconds) => SHAPES[wick.shape](cyclePhase(wick, seconds)),
+  curve: (wick) => (seconds) => SHAPES[wick.shape](cyclePhase(wick, seconds)),
 };

@@ -3,6 +3,7 @@ import type { PoolConnection } from 'mysql2/promise';
 import { recordsFromDocuments } from './007-records-from-documents';
 import { recordsOfVersion6 } from './009-records-of-version-6';
 import { recordsOfVersion7 } from './010-records-of-version-7';
+import { recordsOfVersion8 } from './011-records-of-version-8';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
@@ -10,4 +11,5 @@ export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '007-records-from-documents': recordsFromDocuments,
   '009-records-of-version-6': recordsOfVersion6,
   '010-records-of-version-7': recordsOfVersion7,
+  '011-records-of-version-8': recordsOfVersion8,
 };

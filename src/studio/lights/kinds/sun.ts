@@ -9,7 +9,7 @@ export const sun: LightScreen = {
   pickHint: 'Drag the ring toward where the sun stands',
   begins: { level: 1, colour: '#fff2d8', sizeDeg: 0.5 },
   dragged: (_light, { bearingDeg }) => ({ bearingDeg }),
-  handles: (shown) => [arrowHandle(shown)],
+  handles: (shown) => (shown.light.follows === 'nothing' ? [arrowHandle(shown)] : []),
   figure: {},
   columns: ['sun'],
   lateColumns: [],

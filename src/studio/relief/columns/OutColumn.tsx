@@ -1,7 +1,7 @@
 'use client';
-import { useState } from 'react';
+import { useStore } from 'zustand';
 import { wordsOf } from '@/core/faults';
-import { checkNames, MAP_OPTIONS, mapName, USUAL_OUTPUT, type OutputOptions } from '@/core/handoff/maps';
+import { checkNames, MAP_OPTIONS, mapName } from '@/core/handoff/maps';
 import { OptionRows } from '../../controls/OptionRows';
 import { Column } from '../../controls/Column';
 import { Key } from '../../controls/small';
@@ -12,7 +12,7 @@ import { fileName, saveMaps } from '../../store/relief-batch';
 export function OutColumn({ artworkId, picked }: { artworkId: string; picked: readonly string[] }) {
   const studio = useStudio();
   const name = useScene((state) => state.scene.artworks[artworkId]?.name ?? '');
-  const [options, setOptions] = useState<OutputOptions>(USUAL_OUTPUT);
+  const options = useStore(studio.exportOptions, ({ maps }) => maps);
   let fault: string | null = null;
   try {
     checkNames(options);
@@ -39,7 +39,7 @@ export function OutColumn({ artworkId, picked }: { artworkId: string; picked: re
       <OptionRows
         options={MAP_OPTIONS}
         values={{ ...options }}
-        onChange={(values) => setOptions((last) => ({ ...last, ...values }))}
+        onChange={(values) => studio.exportOptions.setState({ maps: { ...options, ...values } })}
       />
       <div className="flex flex-wrap gap-1">
         <Key disabled={fault !== null} onClick={() => void save([artworkId])}>

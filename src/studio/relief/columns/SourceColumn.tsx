@@ -5,6 +5,7 @@ import { LIMITS } from '@/core/limits';
 import { IMPORTED_USES } from '@/core/relief/source';
 import { BROUGHT_KINDS, type BroughtKind } from '@/core/relief/suffixes';
 import { change } from '@/core/scene/edits';
+import type { Relief } from '@/core/scene/records/relief';
 import { borrowersOf } from '@/core/scene/relief-job';
 import { Column } from '../../controls/Column';
 import { Choice, Key, Row, Switch } from '../../controls/small';
@@ -53,6 +54,8 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
     occlusion: relief.occlusionSha !== null,
     glow: glowSha !== null,
   };
+  const chooseGreen = (normals: NonNullable<Relief['normals']>, yUp: boolean) =>
+    set('Orientation', { normals: { ...normals, yUp, orientationChosen: true } });
   const compare = async () => {
     const { normals } = relief;
     if (!normals) return;
@@ -60,8 +63,7 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
     if (answer === 'alike') studio.say('Both readings look the same: the map leans neither up nor down.');
     // What was answered is for the map that was compared.
     const now = reliefOfArtwork(studio.scene, artworkId).normals;
-    if ((answer === 'up' || answer === 'down') && now?.sha === normals.sha)
-      set('Orientation', { normals: { ...now, yUp: answer === 'up' } });
+    if ((answer === 'up' || answer === 'down') && now?.sha === normals.sha) chooseGreen(now, answer === 'up');
   };
   const drop = (kind: BroughtKind) => {
     const label = `Take the ${KIND_WORDS[kind]} away`;
@@ -119,7 +121,7 @@ export function SourceColumn({ artworkId }: { artworkId: string }) {
             label="Green"
             on={relief.normals.yUp}
             words={['Y up', 'Y down']}
-            onChange={(yUp) => set('Orientation', { normals: { ...relief.normals!, yUp } })}
+            onChange={(yUp) => chooseGreen(relief.normals!, yUp)}
           />
           <div className="flex justify-end">
             <Key

@@ -3,13 +3,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from '@playwright/test';
-import { hash2 } from '../src/core/time/noise';
-import { migrate } from '../src/server/database/migrate';
-import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
-import { askDatabase } from '../src/server/testing/connections';
-import { ServerProcess } from '../src/server/testing/server-process';
-import { pause, proveAllThere, sharedWork } from '../src/server/testing/writers';
-import { ANSWERS, atWork, proveAllHeard, proveHeardSoon } from './at-work';
+import { hash2 } from '../../src/core/time/noise';
+import { migrate } from '../../src/server/database/migrate';
+import { startOwnMariadb } from '../../src/server/mariadb/own-mariadb';
+import { askDatabase } from '../../src/server/testing/connections';
+import { ServerProcess } from '../../src/server/testing/server-process';
+import { pause, proveAllThere, sharedWork } from '../../src/server/testing/writers';
+import { ANSWERS, atWork, proveAllHeard, proveHeardSoon } from '../at-work';
 
 const KILLS = Number(process.env.OILWICK_KILLS ?? 2);
 

@@ -4,17 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { crc32, deflateRawSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
-import { newScene } from '../src/core/scene/new-scene';
-import { newArtwork } from '../src/core/scene/records/artwork';
-import { handMadePng, withHeaderSize } from '../src/core/raster/testing/hand-made-png';
-import { hash2 } from '../src/core/time/noise';
-import { migrate } from '../src/server/database/migrate';
-import { startOwnMariadb } from '../src/server/mariadb/own-mariadb';
-import { sha256Of } from '../src/server/queries/blobs';
-import { askDatabase } from '../src/server/testing/connections';
-import { freshScene } from '../src/server/testing/samples';
-import { ServerProcess } from '../src/server/testing/server-process';
-import { pause } from '../src/server/testing/writers';
+import { newScene } from '../../src/core/scene/new-scene';
+import { newArtwork } from '../../src/core/scene/records/artwork';
+import { handMadePng, withHeaderSize } from '../../src/core/raster/testing/hand-made-png';
+import { hash2 } from '../../src/core/time/noise';
+import { migrate } from '../../src/server/database/migrate';
+import { startOwnMariadb } from '../../src/server/mariadb/own-mariadb';
+import { sha256Of } from '../../src/server/queries/blobs';
+import { askDatabase } from '../../src/server/testing/connections';
+import { freshScene } from '../../src/server/testing/samples';
+import { ServerProcess } from '../../src/server/testing/server-process';
+import { pause } from '../../src/server/testing/writers';
 
 const ROUNDS = Number(process.env.OILWICK_FLOODS ?? 1);
 /** An answer to any one of them, and to a question whether all is well, comes within these, ms; beside other tests later. */
@@ -241,8 +241,8 @@ test('floods of bad input are refused in words and in time, while others are ans
     const watching = (async () => {
       while (!isOver) {
         const begun = performance.now();
-        const answer = await fetch(`${address}/api/health`).catch(() => null);
-        expect(answer?.status ?? 'no answer').toBe(200);
+        const answer = await fetch(`${address}/api/health`).catch((thrown: Error) => thrown);
+        expect(answer instanceof Error ? (answer.cause ?? answer) : answer.status).toBe(200);
         slowest.health = Math.max(slowest.health, performance.now() - begun);
         await pause(50);
       }

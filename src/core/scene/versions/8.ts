@@ -1,0 +1,60 @@
+import { eachOf, isRecord, type Json, type VersionStep } from './step';
+
+/** Scenes of version 7 and earlier had no sky of their own: this one changes nothing until a light follows it. */
+const EARLIER_SKY = {
+  sunBy: 'arc',
+  sunRiseHours: 6,
+  sunSetHours: 18.5,
+  sunNoonDeg: 52,
+  sunBySouth: true,
+  latitudeDeg: 46.5,
+  longitudeDeg: 8,
+  utcOffsetHours: 1,
+  sunYear: 1926,
+  sunMonth: 9,
+  sunDay: 20,
+  moonAfterHours: 12,
+  moonNoonDeg: 38,
+  headingDeg: 0,
+};
+const EARLIER_CIRCUIT = {
+  switching: 'always',
+  onHours: 18,
+  offHours: 6,
+  onBelowDeg: -1,
+  spreadMinutes: 0,
+  fadeSeconds: 0,
+};
+const EARLIER_CUE = {
+  sunColour: null,
+  sunLevel: null,
+  moonColour: null,
+  moonLevel: null,
+  exposureStops: null,
+  whiteLevel: null,
+  circuitLevels: [],
+  held: [],
+};
+
+const AT_REST = { turning: null, path: null };
+
+const stillSun = (look: Json): Json => ({ follows: 'nothing', ...look });
+
+/** Version 8: the sky and what follows it, circuits that are switched, more in a cue, motion; who said which way green points. */
+export const toVersion8: VersionStep = {
+  added: [],
+  records: {
+    settings: (settings) => ({ ...EARLIER_SKY, ...settings }),
+    circuits: (circuit) => ({ ...EARLIER_CIRCUIT, ...circuit }),
+    cues: (cue) => ({ ...structuredClone(EARLIER_CUE), ...cue }),
+    planes: (plane) => ({ ground: true, ...plane }),
+    sprites: (sprite) => ({ glowsWithId: null, ...AT_REST, ...sprite }),
+    lights: (light) => ({ ...AT_REST, ...stillSun(light) }),
+    lamps: (lamp) => ({ ...AT_REST, ...lamp }),
+    luminaires: (luminaire) => ({ ...luminaire, lights: eachOf(luminaire.lights, stillSun) }),
+    reliefs: (relief) =>
+      isRecord(relief.normals)
+        ? { ...relief, normals: { orientationChosen: false, ...relief.normals } }
+        : relief,
+  },
+};

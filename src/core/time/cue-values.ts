@@ -1,0 +1,41 @@
+/**
+ * What a cue can hold, beside the levels of circuits. A row says what it is called and whose own value stands where no cue
+ * holds it: a setting of the scene by the same name, or the lights that follow the sun or the moon.
+ */
+export const CUE_VALUES = {
+  ambientColour: { kind: 'colour', own: 'settings', word: 'Ambient colour' },
+  ambientLevel: { kind: 'number', own: 'settings', word: 'Ambient level', high: 4 },
+  sunColour: { kind: 'colour', own: 'sun', word: 'Sun colour' },
+  sunLevel: { kind: 'number', own: 'sun', word: 'Sun level', high: 4 },
+  moonColour: { kind: 'colour', own: 'moon', word: 'Moon colour' },
+  moonLevel: { kind: 'number', own: 'moon', word: 'Moon level', high: 2 },
+  exposureStops: { kind: 'number', own: 'settings', word: 'Exposure', low: -4, high: 4, unit: 'stops' },
+  whiteLevel: { kind: 'number', own: 'settings', word: 'White at', low: 1, high: 32 },
+} as const satisfies Record<string, CueValueRow>;
+
+interface CueValueRow {
+  kind: 'colour' | 'number';
+  own: 'settings' | 'sun' | 'moon';
+  word: string;
+  /** Where its chart and its field begin and end; 0 and 1 where nothing is said. */
+  low?: number;
+  high?: number;
+  unit?: string;
+}
+
+export type CueValue = keyof typeof CUE_VALUES;
+export const CUE_VALUE_NAMES = Object.keys(CUE_VALUES) as CueValue[];
+
+type NamesOf<K extends CueValueRow['kind']> = {
+  [V in CueValue]: (typeof CUE_VALUES)[V]['kind'] extends K ? V : never;
+}[CueValue];
+export type CueNumber = NamesOf<'number'>;
+export type CueColour = NamesOf<'colour'>;
+
+export function cueValueRow(value: CueValue): CueValueRow {
+  return CUE_VALUES[value];
+}
+
+export function isCueColour(value: CueValue): value is CueColour {
+  return CUE_VALUES[value].kind === 'colour';
+}

@@ -1,0 +1,65 @@
+/** Edits of cues as wholes: copies, and values that a chart sets at an hour. */
+import { change, create, type Edit } from '@/core/scene/edits';
+import { newCue, type Cue } from '@/core/scene/records/cue';
+import { clockText } from '@/core/time/cues';
+import { DAY_HOURS } from '@/core/time/periodic';
+import { cueHere, type DayItem } from './day-trial';
+import { freshId, type Studio } from './studio';
+
+/** Hours of cues that are dragged or put down snap to five minutes. */
+const SNAP_PER_HOUR = 12;
+
+/** An hour as a drag sets it: to five minutes, and within the day. */
+export function snappedHour(hours: number): number {
+  return Math.min(
+    DAY_HOURS - 1 / SNAP_PER_HOUR,
+    Math.max(0, Math.round(hours * SNAP_PER_HOUR) / SNAP_PER_HOUR),
+  );
+}
+
+/** Whether another cue stands at an hour. */
+export function isHourTaken(studio: Studio, hours: number, but: string | null): boolean {
+  return Object.entries(studio.scenes.kept.cues).some(([id, cue]) => id !== but && cue.clockHours === hours);
+}
+
+/** Another cue of the same values at the hour of the playhead. */
+export function copyCue(studio: Studio, id: string): void {
+  const { clockHours } = studio.live.getState();
+  const hours = Math.round(clockHours * 100) / 100;
+  if (cueHere(studio) !== null) {
+    studio.say(
+      `There is a cue at ${clockText(clockHours)} already. Move the playhead to where the copy is to stand.`,
+    );
+    return;
+  }
+  const copyId = freshId();
+  studio.scenes.transact({
+    label: 'Copy a cue',
+    edits: [create('cues', copyId, { ...studio.scene.cues[id], clockHours: hours % DAY_HOURS })],
+    selection: [{ collection: 'cues', id: copyId }],
+  });
+}
+
+/** Fields of a cue with another value of an item in it; null lets it go. */
+export function withItem(
+  cue: Pick<Cue, 'circuitLevels'>,
+  item: DayItem,
+  to: number | string | null,
+): Partial<Cue> {
+  if ('value' in item) return { [item.value]: to };
+  const others = cue.circuitLevels.filter(({ circuitId }) => circuitId !== item.circuitId);
+  if (to === null) return { circuitLevels: others };
+  const held = cue.circuitLevels.find(({ circuitId }) => circuitId === item.circuitId)?.held ?? false;
+  return { circuitLevels: [...others, { circuitId: item.circuitId, level: to as number, held }] };
+}
+
+/** Edits that hold a value in a cue at an hour: the one that stands there, or a new one. */
+export function editsHolding(studio: Studio, item: DayItem, hours: number, to: number | string): Edit[] {
+  const there = Object.entries(studio.scenes.kept.cues).find(([, cue]) => cue.clockHours === hours);
+  if (!there) {
+    const fields = withItem({ circuitLevels: [] }, item, to);
+    return [create('cues', freshId(), newCue({ clockHours: hours, ...fields }))];
+  }
+  const edit = change(studio.scenes.kept, 'cues', there[0], withItem(there[1], item, to));
+  return edit ? [edit] : [];
+}

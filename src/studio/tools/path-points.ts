@@ -1,0 +1,85 @@
+/** Points of the path of what is picked: taken hold of, added, taken away, made smooth. */
+import { applyTo, type Affine } from '@/core/geometry/affine';
+import { distanceToSegment, mappedPoints } from '@/core/geometry/outline';
+import { flattened } from '@/core/geometry/smooth';
+import type { MotionPath } from '@/core/scene/records/motion';
+import { moverOf, pathEdits, pathMap, type MoverName } from '../store/motion-edits';
+import type { Studio } from '../store/studio';
+import type { SceneDocument } from '@/core/scene/document';
+import { withoutPoint, withPoint, withSmooth } from './outline-edits';
+
+export interface PathPointHandle {
+  kind: 'path point';
+  label: string;
+  x: number;
+  y: number;
+  mover: MoverName;
+  point: number;
+  back: Affine;
+}
+
+export function pathHandles(scene: SceneDocument, mover: MoverName, seconds: number): PathPointHandle[] {
+  const path = moverOf(scene, mover)?.path;
+  const place = path && pathMap(scene, mover, seconds);
+  if (!place) return [];
+  return Array.from({ length: path.points.length / 2 }, (_, point) => {
+    const [x, y] = applyTo(place.map, path.points[2 * point], path.points[2 * point + 1]);
+    return { kind: 'path point', label: 'Move a point of the path', x, y, mover, point, back: place.back };
+  });
+}
+
+/** A path as an outline, and back, so that both are changed by the same hands. */
+const asOutline = ({ points, smooth }: MotionPath) => ({ outlines: [points], smooth: [smooth] });
+const asPath = ({ outlines, smooth }: ReturnType<typeof asOutline>): Partial<MotionPath> => ({
+  points: outlines[0],
+  smooth: smooth[0] ?? [],
+});
+
+function setPath(studio: Studio, mover: MoverName, label: string, fields: Partial<MotionPath>): void {
+  studio.scenes.transact({ label, edits: pathEdits(studio.scene, [mover], fields) });
+}
+
+export function smoothPathPoint(studio: Studio, { mover, point }: PathPointHandle): void {
+  const path = moverOf(studio.scene, mover)!.path!;
+  setPath(studio, mover, 'Smooth or corner', asPath(withSmooth(asOutline(path), 0, point)));
+}
+
+/** Whether a place lies on the path of a thing, as near as counts. */
+export function isOnPath(
+  studio: Studio,
+  mover: MoverName,
+  { x, y, nearPx }: { x: number; y: number; nearPx: number },
+): boolean {
+  const { scene } = studio;
+  const path = moverOf(scene, mover)?.path;
+  const place = path && pathMap(scene, mover, studio.live.getState().seconds);
+  if (!place) return false;
+  const closed = path.ends === 'closed';
+  const flat = mappedPoints(flattened(path.points, path.smooth, closed), place.map);
+  if (closed) flat.push(flat[0], flat[1]);
+  for (let i = 2; i < flat.length; i += 2)
+    if (distanceToSegment(x, y, flat[i - 2], flat[i - 1], flat[i], flat[i + 1]) <= nearPx / 2) return true;
+  return false;
+}
+
+/** On a point takes it away; elsewhere adds one on the nearest side. @returns whether there is a path at all */
+export function doubleOnPath(
+  studio: Studio,
+  mover: MoverName,
+  event: { x: number; y: number },
+  handle: PathPointHandle | null,
+): boolean {
+  const { scene } = studio;
+  const path = moverOf(scene, mover)?.path;
+  const place = path && pathMap(scene, mover, studio.live.getState().seconds);
+  if (!place) return false;
+  if (handle) {
+    const left = withoutPoint(asOutline(path), 0, handle.point, 2);
+    if (left) setPath(studio, mover, 'Delete a point', asPath(left));
+    else studio.say('A path needs two points; take the whole path away instead.');
+    return true;
+  }
+  const [u, v] = applyTo(place.back, event.x, event.y).map(Math.round);
+  setPath(studio, mover, 'Add a point', asPath(withPoint(asOutline(path), path.ends === 'closed', u, v)));
+  return true;
+}
