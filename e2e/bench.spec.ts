@@ -8,10 +8,12 @@ import {
   drag,
   dropFiles,
   hideReadouts,
+  isSame,
   openNewScene,
   openWall,
   png,
   saved,
+  settledPixels,
   stage,
   meanOf,
   stagePixels,
@@ -232,24 +234,9 @@ test('the day: the ambient is recorded in cues, the playhead is dragged, the day
 test('a bundle opens in another project as the same scene, pixel for pixel', async ({ page }) => {
   await openDemo(page, '?bench=stage&hour=19.20&at=2.00');
   await expect(page.getByRole('button', { name: 'Pick Platform lamp' })).toBeVisible();
-  /** The stage with everything on it: the same in several looks one after the other, while nothing is waited for. */
-  const settled = async () => {
-    let last = (await stagePixels(page)).data;
-    let same = 0;
-    await expect
-      .poll(async () => {
-        const isBusy = (await stage(page).getAttribute('aria-busy')) !== 'false';
-        const next = (await stagePixels(page)).data;
-        same = !isBusy && Buffer.compare(Buffer.from(last), Buffer.from(next)) === 0 ? same + 1 : 0;
-        last = next;
-        return same;
-      })
-      .toBeGreaterThanOrEqual(4);
-    return last;
-  };
   await hideReadouts(page);
-  const before = await settled();
-  expect(new Set(before).size).toBeGreaterThan(100);
+  const before = await settledPixels(page);
+  expect(new Set(before.data).size).toBeGreaterThan(100);
   await page.getByRole('link', { name: 'Hand-off' }).click();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
@@ -277,8 +264,7 @@ test('a bundle opens in another project as the same scene, pixel for pixel', asy
   await page.goto(`${new URL(page.url()).pathname}?bench=stage&hour=19.20&at=2.00`);
   await expect(page.getByRole('button', { name: 'Pick Platform lamp' })).toBeVisible();
   await hideReadouts(page);
-  const after = await settled();
-  expect(Buffer.compare(Buffer.from(before), Buffer.from(after))).toBe(0);
+  expect(isSame(before, await settledPixels(page))).toBe(true);
 });
 
 test('a broken bundle is refused in words and leaves nothing behind', async ({ page }) => {

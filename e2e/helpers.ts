@@ -92,6 +92,28 @@ export async function stagePixels(page: Page): Promise<Image> {
   return decodePng(await stage(page).screenshot()).image;
 }
 
+/** Whether two pictures are the same in every byte. */
+export const isSame = (a: Image, b: Image) => Buffer.compare(Buffer.from(a.data), Buffer.from(b.data)) === 0;
+
+/** The stage with everything on it: the same in several looks one after the other, while nothing is waited for. */
+export async function settledPixels(page: Page): Promise<Image> {
+  let last = await stagePixels(page);
+  let same = 0;
+  await expect
+    .poll(
+      async () => {
+        const isBusy = (await stage(page).getAttribute('aria-busy')) !== 'false';
+        const next = await stagePixels(page);
+        same = !isBusy && isSame(last, next) ? same + 1 : 0;
+        last = next;
+        return same;
+      },
+      { intervals: [100] },
+    )
+    .toBeGreaterThanOrEqual(3);
+  return last;
+}
+
 /** Mean brightness, 0 to 255, of a square of the stage. */
 export async function brightness(page: Page, x: number, y: number, half = 3): Promise<number> {
   return meanOf(await stagePixels(page), x, y, half);

@@ -62,4 +62,3 @@ export async function normalMap(page: Page): Promise<Image> {
 export const pixel = ({ data, width }: Image, x: number, y: number) => [
   ...data.subarray(4 * (y * width + x), 4 * (y * width + x) + 3),
 ];
-export const same = (a: Image, b: Image) => Buffer.compare(Buffer.from(a.data), Buffer.from(b.data)) === 0;

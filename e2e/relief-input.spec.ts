@@ -2,8 +2,8 @@
 import { expect, test } from '@playwright/test';
 import { encode } from 'fast-png';
 import { handMadePng, withHeaderSize } from '../src/core/raster/testing/hand-made-png';
-import { png, saved, type Dropped } from './helpers';
-import { block, drop, frame, normalMap, notice, openBench, paint, pixel, same } from './relief-helpers';
+import { isSame, png, saved, type Dropped } from './helpers';
+import { block, drop, frame, normalMap, notice, openBench, paint, pixel } from './relief-helpers';
 
 test('art that is no good is named with what is wrong, and the others come in', async ({ page }) => {
   const good = block();
@@ -106,13 +106,13 @@ test('a stroke that is broken off by a reload or by Escape leaves nothing; one m
   await page.reload();
   await page.mouse.up();
   await expect(frame(page, 'block')).toHaveAccessibleName(/made/);
-  expect(same(await normalMap(page), before)).toBe(true);
+  expect(isSame(await normalMap(page), before)).toBe(true);
   await page.keyboard.press('r');
   await paint(page, 40, [10, 10], [10, 30]);
   await page.keyboard.press('Escape');
   await page.mouse.up();
   await expect(frame(page, 'block')).toHaveAccessibleName(/made/);
-  expect(same(await normalMap(page), before)).toBe(true);
+  expect(isSame(await normalMap(page), before)).toBe(true);
 
   await page.route('**/api/scenes/**', (route) => route.abort());
   await page.keyboard.press('r');
@@ -121,12 +121,12 @@ test('a stroke that is broken off by a reload or by Escape leaves nothing; one m
   await expect(frame(page, 'block')).toHaveAccessibleName(/painted/);
   await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
   const painted = await normalMap(page);
-  expect(same(painted, before)).toBe(false);
+  expect(isSame(painted, before)).toBe(false);
   await page.unroute('**/api/scenes/**');
   await page.reload();
   await saved(page);
   await expect(frame(page, 'block')).toHaveAccessibleName(/painted/);
-  expect(same(await normalMap(page), painted)).toBe(true);
+  expect(isSame(await normalMap(page), painted)).toBe(true);
 });
 
 test('a lender of another size is named where the art is looked at, and one that is deleted gives its borrower back', async ({
@@ -163,7 +163,7 @@ test('a lender of another size is named where the art is looked at, and one that
   await page.getByRole('link', { name: 'Relief' }).click();
   await frame(page, 'blue').click();
   await expect(frame(page, 'blue')).toHaveAccessibleName(/made/);
-  await expect.poll(async () => same(await normalMap(page), own)).toBe(true);
+  await expect.poll(async () => isSame(await normalMap(page), own)).toBe(true);
 });
 
 test('art that the server does not give is said, and made when it gives it again', async ({ page }) => {

@@ -3,8 +3,8 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { emptyImage } from '../src/core/raster/image';
 import { unpackFiles } from '../src/core/handoff/zip';
-import { png, saved } from './helpers';
-import { block, drop, frame, normalMap, notice, openBench, paint, same } from './relief-helpers';
+import { isSame, png, saved } from './helpers';
+import { block, drop, frame, normalMap, notice, openBench, paint } from './relief-helpers';
 
 test('a recipe of the shelf is applied to many, and their maps leave in one archive', async ({ page }) => {
   const files = Array.from({ length: 8 }, (_, i) => ({ name: `part${i}.png`, bytes: block(60 + 20 * i) }));
@@ -102,11 +102,11 @@ test('a sheet is made cell by cell: each as it would be by itself', async ({ pag
     await page.getByLabel('Shape', { exact: true }).selectOption('inflate');
   }
   const [disc1, slab1] = [await map('disc'), await map('slab')];
-  expect(same((await halves())[1], slab1)).toBe(false);
+  expect(isSame((await halves())[1], slab1)).toBe(false);
   await page.getByLabel('Columns, number').fill('2');
   await page.getByLabel('Columns, number').press('Enter');
   const [left, right] = await halves();
-  expect([same(left, disc1), same(right, slab1)]).toEqual([true, true]);
+  expect([isSame(left, disc1), isSame(right, slab1)]).toEqual([true, true]);
 });
 
 test('new art of the same name keeps recipe and strokes; of another size it is asked about', async ({

@@ -7,7 +7,7 @@ import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { decodePng, encodePng } from '../src/core/raster/png';
-import { meanOf, png, openNewScene, type Dropped } from './helpers';
+import { isSame, meanOf, png, openNewScene, type Dropped } from './helpers';
 import {
   art,
   block,
@@ -18,7 +18,6 @@ import {
   openBench,
   pixel,
   placeOf,
-  same,
   shown,
 } from './relief-helpers';
 
@@ -46,7 +45,7 @@ test('a colour found on the art is muted, and a livery borrows the relief of ano
   await page.getByRole('tab', { name: 'Maps' }).click();
   await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Borrowed: red' });
   await expect(frame(page, 'blue')).toHaveAccessibleName(/borrowed/);
-  expect(same(await normalMap(page), raised)).toBe(true);
+  expect(isSame(await normalMap(page), raised)).toBe(true);
   // A lender cannot borrow from its borrower.
   await frame(page, 'red').click();
   await expect(page.getByLabel('Body', { exact: true }).getByRole('option')).toHaveText(['Its own recipe']);
@@ -193,7 +192,7 @@ test('the page and the command line make the same pixels', async ({ page }) => {
     ]);
     const inPage = await normalMap(page);
     for (const name of ['same_n.png', 'twin_n.png'])
-      expect(same(decodePng(readFileSync(join(folder, name))).image, inPage)).toBe(true);
+      expect(isSame(decodePng(readFileSync(join(folder, name))).image, inPage)).toBe(true);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

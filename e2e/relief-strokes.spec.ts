@@ -2,19 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { decodePng } from '../src/core/raster/png';
-import { meanOf, png, saved } from './helpers';
-import {
-  art,
-  block,
-  frame,
-  normalMap,
-  openBench,
-  paint,
-  pixel,
-  placeOf,
-  same,
-  shown,
-} from './relief-helpers';
+import { isSame, meanOf, png, saved } from './helpers';
+import { art, block, frame, normalMap, openBench, paint, pixel, placeOf, shown } from './relief-helpers';
 
 test('a stroke shows under the brush, survives another recipe, and is taken back in order', async ({
   page,
@@ -60,13 +49,13 @@ test('a stroke shows under the brush, survives another recipe, and is taken back
     'title',
     'Redo: Paint normals (Ctrl+Shift+Z)',
   );
-  expect(same(await normalMap(page), before)).toBe(true);
+  expect(isSame(await normalMap(page), before)).toBe(true);
   await saved(page);
   await page.keyboard.press('Control+Shift+z');
   await saved(page);
   await page.reload();
   await expect(frame(page, 'block')).toHaveAccessibleName(/painted/);
-  expect(same(await normalMap(page), after)).toBe(true);
+  expect(isSame(await normalMap(page), after)).toBe(true);
 });
 
 test('raising goes on in a straight line with Shift, and a sprite of 2048 px follows the brush', async ({
@@ -105,7 +94,7 @@ test('raising goes on in a straight line with Shift, and a sprite of 2048 px fol
   await page.mouse.move(...middle);
   await page.mouse.down();
   await page.mouse.move(middle[0] + 60, middle[1], { steps: 12 });
-  await expect.poll(async () => same(await shown(page), before)).toBe(false);
+  await expect.poll(async () => isSame(await shown(page), before)).toBe(false);
   await page.mouse.up();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Raise (Ctrl+Z)', {
     timeout: 20_000,

@@ -1,6 +1,7 @@
 /** The Relief bench: section, wipe and lamp. */
 import { expect, test } from '@playwright/test';
-import { block, openBench, paint, placeOf, same, shown } from './relief-helpers';
+import { isSame } from './helpers';
+import { block, openBench, paint, placeOf, shown } from './relief-helpers';
 
 test('the section follows its line, the wipe compares, and the lamp goes round by itself', async ({
   page,
@@ -35,5 +36,5 @@ test('the section follows its line, the wipe compares, and the lamp goes round b
   await page.keyboard.press('1');
   await page.keyboard.press('o');
   const one = await shown(page);
-  await expect.poll(async () => same(await shown(page), one)).toBe(false);
+  await expect.poll(async () => isSame(await shown(page), one)).toBe(false);
 });
