@@ -163,13 +163,13 @@ export async function openWall(page: Page) {
 }
 
 /**
- * Takes the words away that tell how long drawing took: they are no part of the picture. By a rule of the page, so that it
- * holds for what comes later too.
+ * Takes the words away that are no part of the picture: how long drawing took, and what is said in passing and goes by
+ * itself. By a rule of the page, so that it holds for what comes later too.
  */
 export async function hideReadouts(page: Page): Promise<void> {
   await page.evaluate(() => {
     const rule = new CSSStyleSheet();
-    rule.replaceSync('p.figure { visibility: hidden !important; }');
+    rule.replaceSync('p.figure, p[role=status].pointer-events-none { visibility: hidden !important; }');
     document.adoptedStyleSheets.push(rule);
   });
 }
