@@ -1,10 +1,11 @@
 /** A disk that another program fills to the last byte: it is said, work goes on in the browser, and is saved when there is room. */
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { saved, stage } from '../helpers';
+import { startOwn } from '../start-own';
 
 const DISK_MB = 440;
 
@@ -25,17 +26,8 @@ test('a full disk is said and lived through: nothing is lost, and saving goes on
     const { bavail, bsize } = statfsSync(folder);
     writeFileSync(filler, Buffer.alloc(Math.max(0, bavail * bsize - left)), { flag: 'a' });
   };
-  const child = spawn(process.execPath, ['.oilwick/build/start.mjs', '--port', '0'], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, OILWICK_DATA_DIR: folder },
-  });
+  const { address, child } = await startOwn(folder);
   try {
-    const address = await new Promise<string>((resolve) => {
-      child.stdout.on('data', (chunk) => {
-        const match = /ready: (http\S+)/.exec(String(chunk));
-        if (match) resolve(match[1]);
-      });
-    });
     await page.goto(`${address}/`);
     await page.getByRole('link', { name: 'Open Evening train' }).click();
     await expect(stage(page)).toBeVisible();
