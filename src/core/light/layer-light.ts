@@ -47,7 +47,7 @@ export class LayerLight {
     covered.fill(1);
     taken.fill(0);
     for (const one of moment.lights) {
-      if (one.ambient !== 'no' || !lights(one, index, layer)) continue;
+      if (one.ambient !== 'no' || !lightsLayer(one, index, layer)) continue;
       if (!this.give(one, moment.planes[index], px, py, normal, layer)) continue;
       for (let c = 0; c < 3; c++) {
         const e = given[c];
@@ -103,14 +103,14 @@ export class LayerLight {
   }
 
   /** The scene's ambient light, with what is added to it, and where others take its place. */
-  private fillAmbient(index: number, layer: Pick<MomentLayer, 'listens'>, px: number, py: number): void {
+  fillAmbient(index: number, layer: Pick<MomentLayer, 'listens'>, px: number, py: number): void {
     const { moment, ambient, emission } = this;
     const plane = moment.planes[index];
     const instead = [0, 0, 0];
     const added = [0, 0, 0];
     let weight = 0;
     for (const light of moment.lights) {
-      if (light.ambient === 'no' || !lights(light, index, layer)) continue;
+      if (light.ambient === 'no' || !lightsLayer(light, index, layer)) continue;
       const cell = Math.max(1, light.blockPx);
       const qx = blockPlace(px, plane.originX, light.blockPx);
       const qy = blockPlace(py, plane.originY, light.blockPx);
@@ -127,7 +127,7 @@ export class LayerLight {
 }
 
 /** Whether a light has anything to do with a layer. */
-function lights(
+export function lightsLayer(
   { spanFar, spanNear, feeds }: MomentLight,
   index: number,
   { listens }: Pick<MomentLayer, 'listens'>,

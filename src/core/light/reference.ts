@@ -23,7 +23,7 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
       picture.data.set(point.at(place.x, place.y), i);
     }
   }
-  const isFinished = finish(moment, picture);
+  const isFinished = finishLinear(moment, picture);
   const image = emptyImage(width, height);
   const values = new Float64Array(3);
   for (let y = 0, i = 0; y < height; y++) {
@@ -39,7 +39,7 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
  * Runs the passes after the planes, in linear light.
  * @returns whether there were any: the picture is linear then, whatever the light space
  */
-function finish({ unlit, finish: numbers, lightSpace }: Moment, picture: FloatPicture): boolean {
+export function finishLinear({ unlit, finish: numbers, lightSpace }: Moment, picture: FloatPicture): boolean {
   // Decoding and encoding again would only lose.
   if (unlit || activePasses(numbers).length === 0) return false;
   const { data } = picture;
@@ -55,7 +55,7 @@ export function scenePlace({ view }: Moment, x: number, y: number): { x: number;
 }
 
 /** A value of the light space as it is displayed, 0 to 1. */
-function displayed(lightSpace: LightSpace, value: number): number {
+export function displayed(lightSpace: LightSpace, value: number): number {
   const display = lightSpace === 'linear' ? srgbEncode(value) : value;
   return Math.min(1, Math.max(0, display));
 }
@@ -83,7 +83,7 @@ export class PointRenderer {
   write(x: number, y: number, out: Uint8Array, at: number): void {
     const { x: px, y: py } = scenePlace(this.moment, x, y);
     const pixel = { width: 1, height: 1, data: this.at(px, py).slice() };
-    const isFinished = finish(this.moment, pixel);
+    const isFinished = finishLinear(this.moment, pixel);
     this.encode(pixel.data, isFinished, x, y, out, at);
   }
 

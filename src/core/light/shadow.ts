@@ -2,6 +2,7 @@
  * How much of a light comes through to a point. An occluder stops a ray where it leaves it, so that the caster itself
  * stays lit; see docs/light.md. The same on the GPU is in gpu/shaders/shadow.ts.
  */
+import type { Box } from '../geometry/affine';
 import { isInside } from '../geometry/outline';
 import type { EdgePiece, Moment, MomentLight, MomentOccluder, MomentSource } from '../moment/moment';
 import { Chord } from './chord';
@@ -10,6 +11,9 @@ import { metChord, NEAREST_EDGE_PX, stopsRay } from './terms/shadow-edge';
 
 /** Parallel light comes from so far away. */
 export const FARTHEST_PX = 1e7;
+
+/** Boxes are taken larger by this, so that rounding passes nothing over. */
+const MARGIN_PX = 0.01;
 
 /**
  * Where within an output pixel hard visibility is taken. Pixel art: its centre alone, for crisp steps. Painted art: four
@@ -105,7 +109,10 @@ export class Visibility {
 
   private stops(pieces: readonly EdgePiece[], bothSides: boolean, farthest: number): boolean {
     const { px, py, wx, wy } = this.ray;
-    return pieces.some(({ edges }) => stopsRay(edges, bothSides, px, py, wx, wy, farthest));
+    return pieces.some(
+      ({ edges, box }) =>
+        mayMeet(box, this.ray, farthest, 0) && stopsRay(edges, bothSides, px, py, wx, wy, farthest),
+    );
   }
 
   private soft(light: MomentLight, px: number, py: number, within: readonly number[]): void {
@@ -114,16 +121,16 @@ export class Visibility {
     for (const index of light.occluders) {
       const occluder = moment.occluders[index];
       if (!this.aim(sourceFor(light, occluder), px, py)) continue;
-      for (const { edges } of occluder.pieces) this.project(edges, !occluder.closed, light, occluder, index);
+      for (const piece of occluder.pieces) this.project(piece, !occluder.closed, light, occluder, index);
       if (!within.includes(index)) continue;
-      for (const { edges } of occluder.inner) this.project(edges, true, light, occluder, index);
+      for (const piece of occluder.inner) this.project(piece, true, light, occluder, index);
     }
     chord.seen((index) => moment.occluders[index].transmits, seen);
   }
 
   /** Adds what edges stop of the chord. */
   private project(
-    edges: Float64Array,
+    { edges, box }: EdgePiece,
     bothSides: boolean,
     light: MomentLight,
     occluder: MomentOccluder,
@@ -132,9 +139,10 @@ export class Visibility {
     const { px, py, wx, wy, distance } = this.ray;
     const { parallel } = light.source;
     const farthest = farthestOf(light, occluder, distance);
-    const heights = heightsOf(sourceFor(light, occluder), light.size);
     // The chord is as far away as the light; of a parallel one it is the tangent of the angle that counts.
     const scale = (parallel ? 1 : distance) / light.size;
+    if (!mayMeet(box, this.ray, farthest, 1 / scale)) return;
+    const heights = heightsOf(sourceFor(light, occluder), light.size);
     for (let i = 0; i < edges.length; i += 4) {
       if (!metChord(edges, i, bothSides, px, py, wx, wy, farthest, scale, this.met)) continue;
       const [from, to, depth] = this.met;
@@ -143,6 +151,21 @@ export class Visibility {
       this.chord.add(from, to, weight, index);
     }
   }
+}
+
+/**
+ * Whether anything within a box can lie on the way to the light: most is passed over by this alone.
+ * @param spread how wide the way is to either side, for each px of its length
+ */
+function mayMeet({ left, top, right, bottom }: Box, ray: Ray, farthest: number, spread: number): boolean {
+  const { px, py, wx, wy } = ray;
+  const [x, y] = [(left + right) / 2 - px, (top + bottom) / 2 - py];
+  const [halfWidth, halfHeight] = [(right - left) / 2 + MARGIN_PX, (bottom - top) / 2 + MARGIN_PX];
+  const along = wx * x + wy * y;
+  const reach = Math.abs(wx) * halfWidth + Math.abs(wy) * halfHeight;
+  if (along + reach <= 0 || along - reach >= farthest) return false;
+  const across = Math.abs(wx * y - wy * x) - Math.abs(wx) * halfHeight - Math.abs(wy) * halfWidth;
+  return across <= spread * Math.min(along + reach, farthest);
 }
 
 /** Where the light comes from that an occluder stops: over the ground, where it has a stature. */

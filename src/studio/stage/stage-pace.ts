@@ -1,7 +1,7 @@
 /** When the stage is drawn although nothing was changed: while the day plays, and while flames burn. */
+import { Life } from '@/core/scene/living';
 import { advance } from '../store/live';
 import type { Studio } from '../store/studio';
-import { Life } from './lives';
 
 /** Flames are drawn at most this often. */
 const FLAME_FRAME_MS = 30;
