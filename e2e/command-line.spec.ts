@@ -9,9 +9,11 @@ import { expect, test } from '@playwright/test';
 import { writeBundle } from '../src/core/handoff/bundle';
 import { decodePng, inspectPng } from '../src/core/raster/png';
 import { withHeaderSize } from '../src/core/raster/testing/hand-made-png';
+import { newWick } from '../src/core/scene/records/wick';
 import { fennelHalt } from '../src/demo/fennel-halt';
 import { sha256Of } from '../src/server/queries/blobs';
 import { png } from './helpers';
+import { lamplight } from './scenes';
 
 const oilwick = (...args: string[]) => promisify(execFile)(process.execPath, ['bin/oilwick.mjs', ...args]);
 
@@ -194,12 +196,46 @@ test('the command line exports a bundle and checks it', async () => {
       stderr: expect.stringContaining('There is no export "paper"; there are bundle, maps.'),
     });
 
-    expect((await oilwick('check', bundle)).stdout).toBe('');
+    expect((await oilwick('check', bundle, '--no-flashes')).stdout).toBe('');
     const [id] = Object.keys(document.lights);
     document.lights[id] = { ...document.lights[id], name: 'Beacon', circuitIds: ['cellar'] };
     writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
-    const found = JSON.parse((await oilwick('check', bundle, '--json')).stdout) as object[];
+    const found = JSON.parse((await oilwick('check', bundle, '--no-flashes', '--json')).stdout) as object[];
     expect(found).toMatchObject([{ snag: 'lost-name', records: [`lights/${id}`] }]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('the command line finds what flashes dangerously, and ends with 1', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-flash-'));
+  try {
+    const bundle = join(folder, 'blinking.zip');
+    const scene = lamplight();
+    scene.wicks.blinker = newWick({
+      ...{ name: 'Blinker', seed: 1, kind: 'pulse', rateHz: 5, levelLow: 0, levelHigh: 1, loopSeconds: 2 },
+    });
+    scene.lights.l.wickId = 'blinker';
+    const write = async () =>
+      writeFileSync(bundle, await writeBundle('Blinking', scene, new Map(), deflateSync));
+    await write();
+    const fault = expect.stringMatching(
+      /^Flashes at \d\.\d\d s: 5\.\d a second over \d+ px of 1024 x 768, from Blinker\.$/m,
+    );
+    await expect(oilwick('check', bundle)).rejects.toMatchObject({ code: 1, stdout: fault });
+    const { stdout } = (await oilwick('check', bundle, '--json').catch((thrown: unknown) => thrown)) as {
+      stdout: string;
+    };
+    expect(JSON.parse(stdout)).toMatchObject([
+      { kind: 'flash', flash: 'general', isFault: true, cause: 'Blinker', records: ['wicks/blinker'] },
+    ]);
+    await expect(oilwick('check', bundle, '--hour', '25')).rejects.toMatchObject({
+      code: 1,
+      stderr: expect.stringContaining('--hour runs from 0 to 24; got 25.'),
+    });
+    scene.wicks.blinker.rateHz = 1;
+    await write();
+    expect((await oilwick('check', bundle)).stdout).toBe('');
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -1,16 +1,60 @@
+import { SceneFlashes, type SceneFlash } from '@/core/checks/flash/scene-flashes';
 import { snagsIn } from '@/core/checks/snags/all-snags';
+import { bundlePictures } from '@/core/handoff/bundle';
+import { settingsOf } from '@/core/scene/document';
 import { openBundle } from './bundle-file';
+import { checkHour } from './check-hour';
 
-/** @returns the exit code: 1 where a snag is a fault */
-export async function checkCommand(file: string, { json }: { json: boolean }): Promise<number> {
-  const { scene } = await openBundle(file);
+export interface CheckOptions {
+  hour?: number;
+  flashes: boolean;
+  json: boolean;
+}
+
+/** The share of the flash check after which it is told again how far it is. */
+const TOLD_SHARE = 0.1;
+
+/** @returns the exit code: 1 where a snag is a fault, or where it flashes dangerously */
+export async function checkCommand(file: string, { hour, flashes, json }: CheckOptions): Promise<number> {
+  checkHour(hour);
+  const bundle = await openBundle(file);
+  const { scene } = bundle;
   const snags = snagsIn(scene);
+  const found = flashes
+    ? flashesOf(new SceneFlashes(scene, bundlePictures(bundle), hour ?? settingsOf(scene).clockHours))
+    : [];
   if (json) {
-    const rows = snags.map(({ snag, isFault, records, words }) => ({
-      ...{ kind: 'snag', snag, isFault, words },
-      records: records.map(({ collection, id }) => `${collection}/${id}`),
-    }));
+    const rows = [
+      ...snags.map(({ snag, isFault, records, words }) => ({
+        ...{ kind: 'snag', snag, isFault, words },
+        records: records.map(({ collection, id }) => `${collection}/${id}`),
+      })),
+      ...found.map(({ kind, second, rateHz, areaPx, x, y, cause }) => ({
+        ...{ kind: 'flash', flash: kind, isFault: true, second, rateHz, areaPx, x, y },
+        cause: cause?.name ?? null,
+        records: cause ? [`${cause.record.collection}/${cause.record.id}`] : [],
+      })),
+    ];
     process.stdout.write(`${JSON.stringify(rows)}\n`);
-  } else for (const { words } of snags) process.stdout.write(`${words}\n`);
-  return snags.some(({ isFault }) => isFault) ? 1 : 0;
+  } else
+    for (const words of [...snags.map((snag) => snag.words), ...found.map(flashWords)])
+      process.stdout.write(`${words}\n`);
+  return found.length > 0 || snags.some(({ isFault }) => isFault) ? 1 : 0;
+}
+
+/** Looks at all frames, and tells on standard error how far it is where it takes long. */
+function flashesOf(check: SceneFlashes): SceneFlash[] {
+  let told = TOLD_SHARE;
+  while (check.step())
+    if (check.share >= told) {
+      process.stderr.write(`Looking for flashes: ${Math.round(100 * check.share)} %\n`);
+      told += TOLD_SHARE;
+    }
+  return check.report().faults;
+}
+
+function flashWords({ kind, second, rateHz, areaPx, cause }: SceneFlash): string {
+  const what = kind === 'red' ? 'Red flashes' : 'Flashes';
+  const from = cause ? `from ${cause.name}` : 'from no wick: something moves, or is switched';
+  return `${what} at ${second.toFixed(2)} s: ${rateHz.toFixed(1)} a second over ${areaPx} px of 1024 x 768, ${from}.`;
 }

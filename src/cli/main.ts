@@ -5,7 +5,7 @@
 import { Command, CommanderError } from 'commander';
 import { wordsOf } from '@/core/faults';
 import type { MapKind } from '@/core/handoff/maps';
-import { checkCommand } from './check';
+import { checkCommand, type CheckOptions } from './check';
 import { exportCommand, exportList, type ExportCall } from './export';
 import { momentCommand, type MomentOptions } from './moment';
 import { mapList, reliefCommand, type ReliefOptions } from './relief';
@@ -118,8 +118,14 @@ async function main(): Promise<void> {
     .command('check')
     .description('say what in a bundle is probably a mistake; exit code 1 where it is a fault')
     .argument('<bundle>', 'bundle, a zip')
+    .option(
+      '--hour <hours>',
+      'hour at which it is looked for flashes; by default the hour at which the scene opens',
+      number,
+    )
+    .option('--no-flashes', 'do not look for flashes, which takes a minute or two where much lives')
     .option('--json', 'one array of JSON on standard output', false)
-    .action(async (bundle: string, options: { json: boolean }) => {
+    .action(async (bundle: string, options: CheckOptions) => {
       process.exitCode = await checkCommand(bundle, options);
     });
   await program.parseAsync();
