@@ -77,7 +77,8 @@ export class LayerMaker {
     return runs.layers;
   }
 
-  private sprite(stage: MomentStage, plane: Plane, record: Sprite): MomentSprite | null {
+  /** A sprite as it is drawn; null where it shows nothing. */
+  sprite(stage: MomentStage, plane: Plane, record: Sprite): MomentSprite | null {
     const { turning, path, hangsOn } = record;
     const opacity = record.opacity * stage.standing.presence(record);
     if (opacity <= 0) return null;

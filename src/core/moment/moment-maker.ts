@@ -20,9 +20,9 @@ import { Circuits } from './circuits';
 import { RowKeeper } from './rows';
 import { LayerMaker } from './layers';
 import { LightMaker } from './lights';
-import type { Moment, MomentPicture, View } from './moment';
+import type { Moment, MomentPicture, MomentSprite, View } from './moment';
 import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
-import type { Passing } from './passing';
+import { NOTHING_PASSING, type Passing } from './passing';
 import type { MomentStage, PlaneStack } from './stage';
 import { Standing } from './standing';
 
@@ -96,6 +96,18 @@ export class MomentMaker {
   occluders(scene: SceneDocument, seconds: number, passing: Passing): FoundOccluders {
     // Where things stand does not depend on the hour.
     return this.finder.find(this.stage(scene, 0, seconds, passing, new Map()), this.chunksOf(scene));
+  }
+
+  /** One sprite as it is drawn at an hour and a second; null where it is hidden, away or gone. */
+  sprite(scene: SceneDocument, clockHours: number, seconds: number, spriteId: string): MomentSprite | null {
+    const record = scene.sprites[spriteId];
+    const plane = record && scene.planes[record.planeId];
+    if (!plane) return null;
+    const pictures = this.pictures.recall(scene.artworks, [], () => picturesOf(scene.artworks));
+    const stage = this.stage(scene, clockHours, seconds, NOTHING_PASSING, pictures.index);
+    const { standing } = stage;
+    if (!standing.showsPlane(record.planeId) || !standing.shows(record)) return null;
+    return this.layerMaker.sprite(stage, plane, record);
   }
 
   private stage(
