@@ -2,7 +2,8 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { snagsIn, type Snag } from '@/core/checks/snags/all-snags';
-import { useStudio } from '../context';
+import { useChecks, useDesk, useScene, useStudio } from '../context';
+import { findingsOf, type Finding } from '../store/check-words';
 import { isOnStage } from '../store/scene-store';
 
 /** Looked for when nothing has changed for so long. */
@@ -14,17 +15,29 @@ const MOST_SHOWN = 50;
 export function Snags() {
   const studio = useStudio();
   const snags = useSnags();
-  if (snags.length === 0) return null;
+  const findings = useFindings();
+  const count = snags.length + findings.length;
+  if (count === 0) return null;
   return (
     <Popover className="relative">
       <PopoverButton className="key text-signal">
-        {snags.length} {snags.length === 1 ? 'snag' : 'snags'}
+        {count} {count === 1 ? 'snag' : 'snags'}
       </PopoverButton>
       <PopoverPanel
         anchor="bottom end"
         className="floating z-30 mt-1 max-h-[420px] w-[440px] overflow-y-auto border border-rail bg-slate p-2"
       >
         <ul aria-label="Snags">
+          {findings.map(({ words, go }) => (
+            <li key={words} className="border-b border-line py-1 last:border-b-0">
+              <p>{words}</p>
+              <div className="mt-1 flex gap-1">
+                <button type="button" className="key" onClick={go}>
+                  Go there
+                </button>
+              </div>
+            </li>
+          ))}
           {snags.slice(0, MOST_SHOWN).map(({ words, records, mends }, i) => (
             <li key={i} className="border-b border-line py-1 last:border-b-0">
               <p>{words}</p>
@@ -57,6 +70,17 @@ export function Snags() {
       </PopoverPanel>
     </Popover>
   );
+}
+
+/** What the checks of the Time bench found in the scene as it is kept. */
+function useFindings(): readonly Finding[] {
+  const studio = useStudio();
+  // Asked anew when one of these is another.
+  useChecks((state) => state);
+  useScene(({ scene }) => scene);
+  useDesk((state) => state.seenEye);
+  useDesk((state) => state.seenLimit);
+  return findingsOf(studio);
 }
 
 /** The snags of the scene as it is kept, looked for when the hand rests. */

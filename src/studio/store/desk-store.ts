@@ -2,6 +2,7 @@
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { ColourVision } from '@/core/checks/colour-vision';
+import type { Eye } from '@/core/checks/seen/seen-report';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
 import type { Trial } from '@/core/time/trial';
 import type { Bench } from './benches';
@@ -44,7 +45,7 @@ export const WIPE_WORDS: Record<Wipe, string> = {
   shadows: 'No shadows',
 };
 
-export const TIME_PARTS = ['day', 'sky', 'motion', 'wicks'] as const;
+export const TIME_PARTS = ['day', 'sky', 'motion', 'wicks', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
 
 export interface DeskState {
@@ -84,6 +85,11 @@ export interface DeskState {
   eyes: ColourVision | null;
   /** What of time the Time bench shows. */
   timePart: TimePart;
+  /** The wick that is worked on there; null is the first. */
+  wickId: string | null;
+  /** By whose eyes it is looked at whether a figure can be seen, and the contrast that it should have. */
+  seenEye: Eye;
+  seenLimit: number;
   /** What the chart of the day shows: see time/DayChart.tsx. */
   dayChart: string;
   /** What stays until it is closed. */
@@ -124,6 +130,9 @@ export function createDesk(bench: Bench) {
     isRecording: false,
     eyes: null,
     timePart: 'day',
+    wickId: null,
+    seenEye: 'typical',
+    seenLimit: 5,
     dayChart: 'ambientLevel',
     notice: null,
     mention: null,

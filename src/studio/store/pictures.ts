@@ -154,6 +154,18 @@ export class PictureStore {
     return [...this.entries.values()].every((entry) => entry.isDone);
   }
 
+  /** Settled as soon as everything that was asked for is there, or failed. */
+  whenAllDone(): Promise<void> {
+    if (this.isComplete) return Promise.resolve();
+    return new Promise((resolve) => {
+      const leave = this.subscribe(() => {
+        if (!this.isComplete) return;
+        leave();
+        resolve();
+      });
+    });
+  }
+
   imageOf(sha256: string): Promise<Image> {
     let image = this.images.get(sha256);
     if (!image) {

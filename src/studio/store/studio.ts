@@ -30,6 +30,7 @@ import { passingOf, type WipeSide } from './passing-of';
 import { ownPerson } from './person';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
+import { Checks } from './checks';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
 import { StrokeTurns } from './stroke-turns';
@@ -63,6 +64,7 @@ export class Studio {
   readonly strokeTurns = new StrokeTurns();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
+  readonly checks: Checks;
   readonly sync: SceneSync;
   readonly elsewhere: ElsewhereStore = createElsewhere();
   /** The view that shows it just now. */
@@ -109,6 +111,7 @@ export class Studio {
     this.exportOptions = createExportOptions(info.projectId);
     this.live = createLive(settingsOf(scene).clockHours);
     this.pictures = new PictureStore(this.workers);
+    this.checks = new Checks(this.pictures);
     this.feed = new LiveFeed(info.id, ownPerson, () => this.sync.knownUpTo, {
       changes: (changes) => this.sync.receive(changes),
       reload: () => void this.sync.reload().then(() => this.feed.open()),
@@ -186,6 +189,7 @@ export class Studio {
     this.sync.close();
     this.journal.close();
     this.workers.stop();
+    this.checks.close();
   }
 
   /** Another name for oneself, as the others see it. */

@@ -2,6 +2,7 @@
 import type { ComponentType } from 'react';
 import { TIME_PARTS, type TimePart } from '../store/desk-store';
 import { useDesk, useStudio } from '../context';
+import { ChecksPart } from './ChecksPart';
 import { DayPart } from './DayPart';
 import { MotionPart } from './MotionPart';
 import { SkyPart } from './SkyPart';
@@ -12,6 +13,11 @@ const PARTS: Record<TimePart, { word: string; about: string; Part: ComponentType
   sky: { word: 'Sky', about: 'Where the sun and the moon stand, and when circuits are lit', Part: SkyPart },
   motion: { word: 'Motion', about: 'What turns, looks at others and goes along paths', Part: MotionPart },
   wicks: { word: 'Wicks', about: 'How flames burn', Part: WickPart },
+  checks: {
+    word: 'Checks',
+    about: 'Whether it flashes dangerously, and whether a figure can be seen',
+    Part: ChecksPart,
+  },
 };
 
 /** The desk of the Time bench: one part of time after the other. */

@@ -1,12 +1,11 @@
 'use client';
-import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
 import { READY_WICKS } from '@/core/time/ready-wicks';
 import { BayColumns } from '../controls/BayColumns';
 import { Column } from '../controls/Column';
 import { NameField } from '../controls/NameField';
 import { Choice, Key } from '../controls/small';
-import { useScene, useStudio } from '../context';
+import { useDesk, useScene, useStudio } from '../context';
 import { addWick, deleteWick, duplicateWick, putLuminaireOnWick, putOnWick } from '../store/wick-edits';
 import { WickOutputColumn } from '../desk/WickOutputColumn';
 import { inOrderOfName } from '../desk/use-fields';
@@ -21,7 +20,8 @@ export function WickPart() {
   const wicks = useScene((state) =>
     Object.entries(state.scene.wicks).map(([id, { name }]) => ({ id, name })),
   );
-  const [chosen, setChosen] = useState<string | null>(null);
+  const chosen = useDesk((state) => state.wickId);
+  const setChosen = (id: string | null) => studio.desk.setState({ wickId: id });
   const wickId = chosen && wicks.some(({ id }) => id === chosen) ? chosen : (wicks[0]?.id ?? null);
   const lights = useScene((state) =>
     inOrder(state.scene.lights).flatMap(([id, light]) =>

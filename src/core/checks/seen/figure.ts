@@ -65,6 +65,7 @@ function isNear(alphas: Float64Array, columns: number, rows: number, i: number, 
   const whole = Math.ceil(far);
   for (let j = Math.max(0, y - whole); j <= Math.min(rows - 1, y + whole); j++)
     for (let k = Math.max(0, x - whole); k <= Math.min(columns - 1, x + whole); k++)
-      if ((k - x) ** 2 + (j - y) ** 2 <= far * far && alphas[j * columns + k] >= FIGURE_ALPHA) return true;
+      if ((k - x) * (k - x) + (j - y) * (j - y) <= far * far && alphas[j * columns + k] >= FIGURE_ALPHA)
+        return true;
   return false;
 }

@@ -4,7 +4,8 @@ import { newCue } from '../../scene/records/cue';
 import { newWick } from '../../scene/records/wick';
 import { walled, type Parts } from '../../light/testing/wall';
 import type { SceneDocument } from '../../scene/document';
-import { contrast, FigureSeen, worstSeen } from './seen';
+import { contrast, FigureSeen } from './seen';
+import { worstSeen } from './seen-report';
 
 /** A figure before a white wall of which the light is what the ambient light says. */
 function figureOn(colour: string, parts: Parts = {}, wall = '#808080'): SceneDocument {

@@ -12,12 +12,9 @@ import { NOTHING_PASSING } from '../../moment/passing';
 import { lives } from '../../scene/living';
 import type { SceneDocument } from '../../scene/document';
 import { DAY_HOURS } from '../../time/periodic';
-import { COLOUR_VISION_NAMES, seenBy, type ColourVision } from '../colour-vision';
+import { seenBy } from '../colour-vision';
 import { figureOf } from './figure';
-
-/** The eyes that are asked: those that see all colours, and those of colour-vision.ts. */
-export const EYES = ['typical', ...COLOUR_VISION_NAMES] as const;
-export type Eye = 'typical' | ColourVision;
+import { EYES, type Eye, type SeenCurve, type SeenReport } from './seen-report';
 
 /** Every twenty minutes of the day. */
 const HOUR_STEPS = 72;
@@ -25,21 +22,6 @@ const HOUR_STEPS = 72;
 const INSTANTS = 5;
 const MINUTE = 60;
 const GOLDEN = 0.6180339887498949;
-
-/** The contrast at each hour, over the flicker; NaN where the figure is not in the picture. */
-export interface SeenCurve {
-  lowest: Float64Array;
-  mean: Float64Array;
-  highest: Float64Array;
-  /** The second at which it is lowest, at each hour. */
-  lowestAt: Float64Array;
-}
-
-export interface SeenReport {
-  spriteId: string;
-  hours: Float64Array;
-  curves: Record<Eye, SeenCurve>;
-}
 
 export class FigureSeen {
   private readonly maker = new MomentMaker();
@@ -125,17 +107,4 @@ export function contrast(a: Readonly<Rgb>, b: Readonly<Rgb>, eye: Eye): number {
   );
   const [l, m, n] = one.map((value, c) => value - other[c]);
   return 100 * Math.sqrt(l * l + m * m + n * n);
-}
-
-/** The hour at which it is seen worst by some eyes; null where it is never in the picture. */
-export function worstSeen(
-  { hours, curves }: SeenReport,
-  eye: Eye,
-): { hour: number; second: number; contrast: number } | null {
-  const { lowest, lowestAt } = curves[eye];
-  let worst = -1;
-  lowest.forEach((value, i) => {
-    if (!Number.isNaN(value) && (worst < 0 || value < lowest[worst])) worst = i;
-  });
-  return worst < 0 ? null : { hour: hours[worst], second: lowestAt[worst], contrast: lowest[worst] };
 }
