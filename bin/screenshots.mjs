@@ -56,6 +56,10 @@ try {
   await shoot('time-motion');
   await open('bench=time&part=wicks&hour=21.00&at=2.00');
   await shoot('time-wicks');
+  await open('bench=time&part=checks&hour=20.50&at=2.00&pick=sprites:lamplighter');
+  await page.getByRole('button', { name: /^Look at “/ }).click();
+  await page.getByRole('list', { name: 'Worst moments' }).waitFor({ timeout: 120_000 });
+  await shoot('time-checks');
   // The day on one sheet: the gate at eight hours.
   const hours = [];
   for (const hour of [1, 6.1, 7.5, 10, 13, 16.5, 18.4, 20.5]) {
