@@ -1,5 +1,4 @@
 /** Every error as problem+json (RFC 9457), from one table. */
-import { pino } from 'pino';
 import { InputFault, wordsOf } from '@/core/faults';
 import {
   DatabaseFault,
@@ -11,8 +10,7 @@ import {
   TooLargeFault,
   WrongTypeFault,
 } from '../faults';
-
-const log = pino({ level: process.env.OILWICK_LOG_LEVEL ?? 'info' });
+import { isAway, logFault } from '../log';
 
 interface Kind {
   fault: abstract new (...args: never[]) => Error;
@@ -31,16 +29,6 @@ const KINDS: Kind[] = [
   { fault: DatabaseFault, status: 503, title: 'Database away' },
 ];
 
-/** Codes of the driver and the system that mean that the database cannot be reached. */
-const AWAY = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'EPIPE',
-  'ETIMEDOUT',
-  'PROTOCOL_CONNECTION_LOST',
-  'ER_SERVER_SHUTDOWN',
-]);
-
 export function problem(
   status: number,
   title: string,
@@ -55,12 +43,10 @@ export function problem(
 
 /** What was thrown as a response. Unknown faults are logged by code and stack: a driver's error holds whole statements. */
 export function problemOf(thrown: unknown): Response {
-  const code = (thrown as { code?: string }).code ?? '';
   const kind =
-    KINDS.find(({ fault }) => thrown instanceof fault) ?? (AWAY.has(code) ? KINDS.at(-1) : undefined);
+    KINDS.find(({ fault }) => thrown instanceof fault) ?? (isAway(thrown) ? KINDS.at(-1) : undefined);
   if (!kind) {
-    const { name = 'unknown', stack = '' } = thrown instanceof Error ? thrown : {};
-    log.error({ code, name, at: stack.split('\n').slice(1, 4) }, 'a request failed');
+    logFault(thrown, 'a request failed');
     return problem(500, 'Fault', 'Something went wrong on the server. What you did is kept in the browser.');
   }
   const more: Record<string, unknown> = {};

@@ -5,6 +5,7 @@
 import type { FeedEvent, Known, Person } from '@/core/scene/changes';
 import { rowsOf, run, sql, tuples } from '../database/sql';
 import { snapshot, withConnection } from '../database/pool';
+import { codeOf, isAway, logFault } from '../log';
 import { changesSince } from '../queries/changes';
 
 /** How often is looked, ms. */
@@ -29,6 +30,8 @@ export class Feed {
   private readonly listeners = new Set<Listener>();
   private timer: ReturnType<typeof setTimeout> | null = null;
   private notedAt = 0;
+  /** The code of what failed when it was looked last. */
+  private lastFault = '';
   /** Who was told of last, by listener. */
   private readonly told = new WeakMap<Listener, string>();
 
@@ -48,8 +51,12 @@ export class Feed {
     try {
       await this.tellChanges();
       if (Date.now() - this.notedAt >= 1000 * NOTE_SECONDS) await this.tellPeople();
-    } catch {
-      // The database is away: it is looked again, and what came meanwhile is told then.
+      this.lastFault = '';
+    } catch (thrown) {
+      // Where the database is away it is looked again, and what came meanwhile is told then. Anything else is written down once.
+      if (!isAway(thrown) && codeOf(thrown) !== this.lastFault)
+        logFault(thrown, 'listeners could not be told');
+      this.lastFault = codeOf(thrown);
     }
     this.timer = this.listeners.size > 0 ? setTimeout(() => void this.look(), LOOK_MS) : null;
   }
@@ -115,13 +122,18 @@ export class Feed {
     const ids = this.sceneIds();
     if (ids.length === 0) return;
     const rows = await withConnection(async (connection) => {
+      // The columns say their collation: which one they have else is not the same in every patch of MariaDB.
       const there = [...listeners].map(({ sceneId, person }) => [sceneId, person.id, person.name]);
       await run(
         connection,
         sql`
         INSERT INTO presence (scene_id, client_id, name, seen_at)
         SELECT given.scene_id, given.client_id, given.name, CURRENT_TIMESTAMP(3) FROM JSON_TABLE(${JSON.stringify(there)}, '$[*]'
-          COLUMNS (scene_id VARCHAR(64) PATH '$[0]', client_id VARCHAR(64) PATH '$[1]', name VARCHAR(40) PATH '$[2]')) AS given
+          COLUMNS (
+            scene_id VARCHAR(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci PATH '$[0]',
+            client_id VARCHAR(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci PATH '$[1]',
+            name VARCHAR(40) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci PATH '$[2]'
+          )) AS given
         JOIN scene ON scene.id = given.scene_id
         ON DUPLICATE KEY UPDATE name = given.name, seen_at = CURRENT_TIMESTAMP(3)`,
       );
