@@ -62,8 +62,15 @@ try {
   await shoot('time-checks');
   // The day on one sheet: the gate at eight hours.
   const hours = [];
+  // The picture alone: neither handles nor words.
+  const alone = '[role=application][aria-label=Stage], p { visibility: hidden !important; }';
   for (const hour of [1, 6.1, 7.5, 10, 13, 16.5, 18.4, 20.5]) {
     await open(`bench=stage&hour=${hour}&at=21.00`);
+    await page.evaluate((rule) => {
+      const sheet = new CSSStyleSheet();
+      sheet.replaceSync(rule);
+      document.adoptedStyleSheets.push(sheet);
+    }, alone);
     const gate = { x: 212, y: 40, width: 960, height: 512 };
     for (let before = null, now = null; !before?.equals(now);) {
       await page.waitForTimeout(800);

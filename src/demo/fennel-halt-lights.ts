@@ -198,12 +198,25 @@ export function placeCues(document: SceneDocument): void {
   const cue = (clockHours: number, ambientColour: string, ambientLevel: number, rest: Partial<Cue> = {}) =>
     newCue({ clockHours, ambientColour, ambientLevel, ...rest });
   document.cues = {
-    'cue-small-hours': cue(2, '#3a4a80', 0.14),
-    'cue-first-light': cue(5.5, '#8a94c4', 0.32, { sunColour: '#ff9a5a', sunLevel: 0.5 }),
-    'cue-morning': cue(8, '#c8d2ea', 0.52, { sunColour: '#ffdca6', sunLevel: 0.95 }),
-    'cue-noon': cue(13, '#d8e2f4', 0.62, { sunColour: '#fff4e0', sunLevel: 1.05 }),
-    'cue-low-sun': cue(17.3, '#c6b2b4', 0.5, { sunColour: '#ffb266', sunLevel: 1.15 }),
-    'cue-dusk': cue(19.25, '#8288c0', 0.42, { sunColour: '#ff8a4a', sunLevel: 0.5 }),
+    'cue-small-hours': cue(2, '#3a4a80', 0.14, { cloudStrength: 0, mistStrength: 0, mistCover: 0.45 }),
+    'cue-first-light': cue(5.5, '#8a94c4', 0.32, {
+      ...{ sunColour: '#ff9a5a', sunLevel: 0.5 },
+      ...{ mistStrength: 0.7, mistCover: 0.55, mistColour: '#d9dfee' },
+    }),
+    'cue-morning': cue(8, '#c8d2ea', 0.52, {
+      ...{ sunColour: '#ffdca6', sunLevel: 0.95 },
+      ...{ mistStrength: 0.2, mistCover: 0.4, mistColour: '#efe6d6', cloudStrength: 0 },
+    }),
+    'cue-noon': cue(13, '#d8e2f4', 0.62, {
+      ...{ sunColour: '#fff4e0', sunLevel: 1.05 },
+      ...{ cloudStrength: 0.75, cloudCover: 0.5, mistStrength: 0 },
+    }),
+    'cue-low-sun': cue(17.3, '#c6b2b4', 0.5, {
+      ...{ sunColour: '#ffb266', sunLevel: 1.15, cloudStrength: 0.3 },
+    }),
+    'cue-dusk': cue(19.25, '#8288c0', 0.42, {
+      ...{ sunColour: '#ff8a4a', sunLevel: 0.5, cloudStrength: 0 },
+    }),
     'cue-night': cue(21.5, '#4a5a98', 0.22),
   };
 }

@@ -85,7 +85,9 @@ export class LayerPass {
   private gather({ moment, plane, layer, source, picture }: LayerDraw, hasRims: boolean): Gathered {
     const { device } = this;
     const { gl } = device;
-    const hasGlow = this.sprites.glows(layer.sprites, moment, source);
+    // Mist is laid on as what glows is.
+    const hasMist = moment.drifts.some(({ kind }, i) => kind === 'mist' && plane.drifts[i] > 0);
+    const hasGlow = hasMist || this.sprites.glows(layer.sprites, moment, source);
     const target = this.targetFor(picture, hasGlow, hasRims);
     device.bind(target);
     gl.clearColor(0, 0, 0, 0);

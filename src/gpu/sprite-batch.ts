@@ -2,6 +2,7 @@
 import { halvingsOf, Levels, type Level } from '@/core/light/levels';
 import type { Moment, MomentGrid, MomentPlane, MomentSprite, PictureSource } from '@/core/moment/moment';
 import type { Device, Target } from './device';
+import { DriftTextures } from './drift-textures';
 import { GridTextures } from './grid-textures';
 import { outputBox } from './output-box';
 import type { PictureArrays, PictureCache, PicturePlace } from './picture-textures';
@@ -11,6 +12,7 @@ import {
   IS_PLAIN,
   isGathering,
   SELF_LIT,
+  STANDS,
   SPRITE_ATTRIBUTES,
   SPRITE_FLOATS,
   spriteProgram,
@@ -34,6 +36,7 @@ export class SpriteBatch {
   private readonly vertexArray: WebGLVertexArrayObject;
   private readonly levels = new Levels();
   private readonly grids: GridTextures;
+  private readonly drifts: DriftTextures;
   /** Where plain sprites read from, who read nothing. */
   private readonly blank: PictureArrays;
   private data = new Float32Array(256 * SPRITE_FLOATS);
@@ -52,6 +55,7 @@ export class SpriteBatch {
   ) {
     const { gl } = device;
     this.grids = new GridTextures(device);
+    this.drifts = new DriftTextures(device);
     const pixel = () => device.textureArray(1, 1, 1, gl.RGBA8, 4);
     this.blank = { art: pixel(), normals: pixel(), masks: pixel(), widthPx: 1, heightPx: 1, layers: 1 };
     this.buffer = gl.createBuffer()!;
@@ -106,7 +110,7 @@ export class SpriteBatch {
   }
 
   private write(
-    { inverse: m, frame, opacity, glowLevel, normal, selfLit, colour }: MomentSprite,
+    { inverse: m, frame, opacity, glowLevel, normal, selfLit, colour, footY }: MomentSprite,
     place: PicturePlace | null,
     level: Level | null,
     box: readonly number[],
@@ -141,11 +145,13 @@ export class SpriteBatch {
       (normal && place?.hasNormals ? HAS_NORMALS : 0) |
       (place?.hasMasks ? HAS_MASKS : 0) |
       (selfLit ? SELF_LIT : 0) |
-      (colour ? IS_PLAIN : 0);
+      (colour ? IS_PLAIN : 0) |
+      (footY === null ? 0 : STANDS);
     this.traits |= traits;
     this.isAllPlain &&= colour !== null;
     data[at++] = traits;
-    data[at++] = left;
+    // Only grids, which do not stand, read where their page begins.
+    data[at++] = footY === null ? left : footY - y;
     data[at++] = top;
     for (let i = 0; i < 3; i++) data[at++] = colour ? colour[i] : 0;
     data[at] = level ? level.scale : 1;
@@ -153,7 +159,7 @@ export class SpriteBatch {
 
   /** Draws what was written so far. */
   private flush(
-    { moment, plane, mode, target, even, hasGlow = true }: SpriteDraw,
+    { moment, plane, mode, source, target, even, hasGlow = true }: SpriteDraw,
     grid: MomentGrid | null,
     frames = grid?.frames,
   ): void {
@@ -167,8 +173,10 @@ export class SpriteBatch {
     if (count === 0) return;
     const { gl } = device;
     const isGather = isGathering(mode);
+    const drift = this.drifts.over(moment, plane, source);
     const variant = {
       mode,
+      drifts: drift.kinds,
       isGrid: grid !== null,
       isNearest: moment.pixelArt,
       traits,
@@ -183,11 +191,13 @@ export class SpriteBatch {
       u_tint: plane.tint,
       ...(isGather ? {} : { u_light: even }),
       ...(grid ? { u_cellPx: [grid.cellWidthPx, grid.cellHeightPx] } : {}),
+      ...drift.uniforms,
     };
     const textures = {
       ...(isAllPlain ? {} : { u_art: art }),
       ...((traits & HAS_MASKS) !== 0 ? { u_masks: masks } : {}),
       ...(isGather && (traits & HAS_NORMALS) !== 0 ? { u_normals: normals } : {}),
+      ...drift.textures,
       ...(grid ? { u_cells: this.grids.cells(grid), u_frames: this.grids.frames(frames!) } : {}),
     };
     device.program(spriteProgram(variant)).use(uniforms, textures);

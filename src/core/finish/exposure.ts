@@ -5,9 +5,12 @@ import type { FinishPass } from './pass';
 const LN2 = 0.6931471805599453;
 
 /** Doublings of the light. */
+/** Doublings, as far as they are of use: what settings and cues may hold. */
+export const exposureStops = () => within(-16, 16);
+
 export const exposure: FinishPass<{ exposureStops: number }, { gain: number }> = {
   fields: {
-    exposureStops: within(-16, 16).default(0).meta({ about: 'Doublings of the finished light' }),
+    exposureStops: exposureStops().default(0).meta({ about: 'Doublings of the finished light' }),
   },
   numbers: ({ exposureStops }) => ({ gain: exp(exposureStops * LN2) }),
   isAtRest: ({ gain }) => gain === 1,

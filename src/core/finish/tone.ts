@@ -10,6 +10,9 @@ export function shoulder(x: number, whiteLevel: number): number {
   return (x * (1 + x / (whiteLevel * whiteLevel))) / (1 + x);
 }
 
+/** What the shoulder can bring to white: what settings and cues may hold. */
+export const whiteLevel = () => within(1, 256);
+
 interface ToneSettings {
   tone: Tone;
   whiteLevel: number;
@@ -19,7 +22,7 @@ interface ToneSettings {
 export const tone: FinishPass<ToneSettings, { whiteLevel: number }> = {
   fields: {
     tone: oneOf(TONES).default('clip').meta({ about: 'What becomes of values above 1' }),
-    whiteLevel: within(1, 256).default(4).meta({ about: 'What the shoulder brings to white' }),
+    whiteLevel: whiteLevel().default(4).meta({ about: 'What the shoulder brings to white' }),
   },
   numbers: (settings) => ({ whiteLevel: settings.tone === 'shoulder' ? settings.whiteLevel : 0 }),
   isAtRest: ({ whiteLevel }) => whiteLevel === 0,

@@ -72,6 +72,9 @@ Ambient lights count by w, their fall, in the place of the scene's, or are added
 
 After the plane that a light hangs on: picture += E without facing, times \`air\` (not of lights that subtract, nor of rim lights). The backdrop lies behind all${settings.backdropLit ? ", lit by the scene's ambient" : ', as it is'}.
 
+## What drifts
+Clouds and mist lie on planes that \`takesDrift\`, with strength s = \`Strength\` (1 - \`FarFade\` (1 - place / (planes - 1))), place 0 the farthest. A pattern 0 to 1 that repeats every \`ScalePx\` is read at a place of the plane and, of noise, 2.618 times as fine (0.65 to 0.35); of sprites that cast shapes the place's y runs to their lower side by \`UprightShare\`. It moves with the wind, by whole tiles in \`driftLoopSeconds\`. d = s smoothstep(low, low + \`Softness\`), low = (1 - \`Cover\`)(1 + \`Softness\`) - \`Softness\`. Clouds: A times mix(1, \`Colour\`, d). Mist: A, G, M times 1 - d, and G + alpha d \`Colour\` ambient.
+
 ## Finish
 On linear values (display values are decoded, the transfer continued above 1): times 2 ^ \`exposureStops\`, then ${settings.tone === 'shoulder' ? 'x (1 + x / w^2) / (1 + x) with w = \`whiteLevel\`' : 'cut off above 1'}, then sRGB.
 

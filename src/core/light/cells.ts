@@ -12,6 +12,7 @@ import type {
   PictureSource,
 } from '../moment/moment';
 import { srgbDecode, type Rgb } from '../raster/colour';
+import { sameItems } from '../same-items';
 import { LayerSums } from './layer';
 import { LayerLight, lightsLayer } from './layer-light';
 import { displayed, finishLinear, scenePlace } from './reference';
@@ -21,6 +22,8 @@ import { lightOf, shownShare } from './terms/sums';
 /** What a layer shows at the places where it shows anything. */
 interface Surfaces {
   of: MomentLayer;
+  /** What drifts over it, and where. */
+  drift: readonly unknown[];
   tint: Readonly<Rgb>;
   /** Numbers of the places, row by row. */
   places: Int32Array;
@@ -112,7 +115,10 @@ export class CellRenderer {
         const known = this.layers[out.length];
         const isKnown =
           known !== undefined &&
-          (this.keepsShapes || (known.of === layer && known.tint.every((v, c) => v === plane.tint[c])));
+          (this.keepsShapes ||
+            (known.of === layer &&
+              known.tint.every((v, c) => v === plane.tint[c]) &&
+              sameItems(known.drift, driftOver(moment, plane))));
         isSame &&= isKnown;
         out.push(isKnown ? known : this.surfacesOf(moment, plane, layer, pixels));
       }
@@ -145,7 +151,12 @@ export class CellRenderer {
       return out;
     };
     return {
-      ...{ of: layer, tint: [...plane.tint], places: Int32Array.from(places) },
+      ...{
+        of: layer,
+        drift: driftOver(moment, plane),
+        tint: [...plane.tint],
+        places: Int32Array.from(places),
+      },
       ...{ albedo: pick(0, 3), glow: pick(3, 3), normal: pick(6, 3), rim: pick(9, 1), alpha: pick(10, 1) },
     };
   }
@@ -330,6 +341,16 @@ export class CellRenderer {
   private placeOf(moment: Moment, place: number): { x: number; y: number } {
     return scenePlace(moment, place % this.widthPx, Math.floor(place / this.widthPx));
   }
+}
+
+/** Everything that what drifts over a plane depends on. */
+function driftOver({ drifts }: Moment, plane: MomentPlane): unknown[] {
+  return drifts.flatMap((drift, i) => {
+    const strength = plane.drifts[i];
+    if (strength <= 0) return [];
+    const { picture, seed, perPx, offset, finerShare, low, high, colour, upright } = drift;
+    return [strength, picture, seed, perPx, ...offset, finerShare, low, high, ...colour, upright];
+  });
 }
 
 /** A light in white, and the colour that it is to be multiplied by; one with stops keeps its colours. */

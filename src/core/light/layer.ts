@@ -10,6 +10,7 @@ import {
 } from '../moment/moment';
 import type { Rect } from '../raster/rect';
 import { SHORTEST_SUM } from './terms/facing';
+import { DriftOver } from './drift-over';
 import { halvingsOf, levelRect, Levels } from './levels';
 import { SAMPLE, SAMPLE_SIZE, samplePicture, samplePlain } from './sample';
 
@@ -22,6 +23,7 @@ export class LayerSums {
   alpha = 0;
   private readonly sample = new Float64Array(SAMPLE_SIZE);
   private readonly levels = new Levels();
+  private readonly drift = new DriftOver();
 
   /** Gathers a layer at scene place (px, py). @returns whether anything is there */
   gather(
@@ -39,16 +41,17 @@ export class LayerSums {
     this.alpha = 0;
     for (const sprite of layer.sprites) {
       const picture = sprite.picture === PLAIN_PICTURE ? null : pixels[sprite.picture];
-      if (picture || sprite.colour) this.over(moment, plane, sprite, picture, px, py);
+      if (picture || sprite.colour) this.over(moment, plane, sprite, picture, pixels, px, py);
     }
     return this.alpha > 0;
   }
 
   private over(
     moment: Moment,
-    { tint }: MomentPlane,
+    plane: MomentPlane,
     sprite: MomentSprite,
     picture: PicturePixels | null,
+    pixels: readonly (PicturePixels | null)[],
     px: number,
     py: number,
   ): void {
@@ -64,13 +67,17 @@ export class LayerSums {
     } else sampleFrame(this.levels, moment, sprite, picture, 0, frame, u, v, s);
     const alpha = opacity * s[SAMPLE.alpha];
     if (alpha === 0) return;
+    const { drift } = this;
+    drift.at(moment, plane, sprite, pixels, px, py);
     const glowShare = sprite.selfLit ? 1 : s[SAMPLE.glow];
     // A lantern that is out, or burns low, is lit from outside like all else.
     const ownShare = sprite.selfLit ? 1 : glowShare * Math.min(1, sprite.glowLevel);
     const under = 1 - alpha;
     for (let c = 0; c < 3; c++) {
-      this.albedo[c] = opacity * s[c] * tint[c] * (1 - ownShare) + under * this.albedo[c];
-      this.glow[c] = opacity * s[c] * glowShare * sprite.glowLevel + under * this.glow[c];
+      const shaded = opacity * s[c] * plane.tint[c] * (1 - ownShare);
+      const shining = opacity * s[c] * glowShare * sprite.glowLevel;
+      this.albedo[c] = shaded * drift.shade[c] + under * this.albedo[c];
+      this.glow[c] = shining * drift.open + alpha * drift.veil[c] + under * this.glow[c];
     }
     const facing = sprite.selfLit ? 0 : alpha;
     let [nx, ny, nz] = [0, 0, 1];
@@ -86,7 +93,7 @@ export class LayerSums {
     this.normal[0] = facing * nx + under * this.normal[0];
     this.normal[1] = facing * ny + under * this.normal[1];
     this.normal[2] = facing * nz + under * this.normal[2];
-    this.rim = facing * s[SAMPLE.rim] + under * this.rim;
+    this.rim = facing * s[SAMPLE.rim] * drift.open + under * this.rim;
     this.alpha = alpha + under * this.alpha;
   }
 

@@ -96,6 +96,7 @@ export class LayerMaker {
         selfLit: (record.answer ?? plane.answer) === 'self-lit',
         glowLevel: record.glowLevel * glowShare(stage, record),
         colour: record.plain && hexInLightSpace(record.plain.colour, space),
+        stands: record.castsShape,
       });
     };
     if (hangsOn !== null || turning !== null || path !== null || record.glowsWithId !== null) return make();
@@ -165,10 +166,12 @@ function shownSprite(
   frame: ArtworkFrame,
   look: Pick<MomentSprite, 'picture' | 'opacity' | 'selfLit' | 'glowLevel' | 'colour'> & {
     hasRelief: boolean;
+    stands: boolean;
   },
 ): MomentSprite | null {
   const back = inverse(forward);
   if (!back) return null;
+  const box = mappedBox(forward, frame.widthPx, frame.heightPx);
   // Field by field: spread objects are slow to make, and there may be thousands.
   return {
     picture: look.picture,
@@ -179,7 +182,8 @@ function shownSprite(
     frame: rectOf(frame),
     forward,
     inverse: back,
-    box: mappedBox(forward, frame.widthPx, frame.heightPx),
+    box,
+    footY: look.stands ? box.bottom : null,
     normal: look.hasRelief ? normalMatrix(forward) : null,
     grid: null,
   };
@@ -209,6 +213,7 @@ function flamesOf(
       selfLit,
       glowLevel: selfLit ? flame.glowLevel : flame.glowLevel * power,
       colour: null,
+      stands: false,
     });
     return sprite ? [{ answer: flame.answer, seenGain: flame.seenGain, sprite }] : [];
   });

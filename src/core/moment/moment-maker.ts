@@ -16,6 +16,7 @@ import { PathRuler } from '../time/path-run';
 import type { SkyLight } from '../time/sky';
 import { SKY_BODIES, type SkyBody } from '../time/sky-fields';
 import { Casts } from './casts';
+import { driftsAt } from './drifts';
 import { Circuits } from './circuits';
 import { RowKeeper } from './rows';
 import { LayerMaker } from './layers';
@@ -57,6 +58,9 @@ export class MomentMaker {
       ? { lights: [], lightIds: [] }
       : this.lightMaker.lights(stage, found, castsIn);
     const ambient = day.ambient(clockHours);
+    const settingsNow = day.settingsAt(clockHours);
+    const ambientLight = scaled(linearInLightSpace(ambient.linear, space), ambient.level);
+    const drifts = passing.unlit ? [] : driftsAt(stage, settingsNow, ambientLight);
     return {
       clockHours,
       seconds,
@@ -70,17 +74,19 @@ export class MomentMaker {
       },
       view,
       backdrop: { colour: hexInLightSpace(settings.backdropColour, space), lit: settings.backdropLit },
-      ambient: scaled(linearInLightSpace(ambient.linear, space), ambient.level),
+      ambient: ambientLight,
       workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
       unlit: passing.unlit,
-      finish: finishNumbers(day.settingsAt(clockHours)),
-      planes: planes.map(([planeId, plane]) => {
+      finish: finishNumbers(settingsNow),
+      drifts: drifts.map(({ drift }) => drift),
+      planes: planes.map(([planeId, plane], place) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {
           tint: hexInLightSpace(plane.tint, space),
           originX,
           originY,
           overlay: plane.overlay,
+          drifts: drifts.map(({ strengthOn }) => strengthOn(plane, place, planes.length)),
           layers: this.layerMaker.layersOf(stage, chunks, planeId, plane),
         };
       }),

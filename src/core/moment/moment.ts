@@ -33,6 +33,8 @@ export interface Moment {
   /** By id. */
   occluders: MomentOccluder[];
   casts: MomentCast[];
+  /** What drifts over the planes at this hour, in the order in which it is laid on. */
+  drifts: MomentDrift[];
   pictures: MomentPicture[];
 }
 
@@ -61,6 +63,8 @@ export interface MomentPlane {
   originY: number;
   /** Drawn after everything else, unlit, onto the finished picture. */
   overlay: boolean;
+  /** How strong each drift is on it, 0 to 1. */
+  drifts: number[];
   layers: MomentLayer[];
 }
 
@@ -109,6 +113,8 @@ export interface MomentSprite {
   normal: [number, number, number, number] | null;
   selfLit: boolean;
   glowLevel: number;
+  /** Where what stands has its foot, scene px: what drifts is read nearer to it. Null is everything else. */
+  footY: number | null;
 }
 
 /** The curves a light falls off by, as numbers that both renderers share. */
@@ -254,6 +260,27 @@ export interface MomentCast {
   spread: number;
   plane: number;
   box: Box;
+}
+
+/** Shadows of clouds, which take from what is lit, or mist, which lies over it. */
+export interface MomentDrift {
+  kind: 'cloud' | 'mist';
+  /** Index into `pictures` of a tile of one's own; null is noise. */
+  picture: number | null;
+  seed: number;
+  /** Tiles for a scene px. */
+  perPx: number;
+  /** How far the coarser and the finer pattern are moved, tiles. */
+  offset: [number, number, number, number];
+  /** What the finer pattern counts; 0 is not read. */
+  finerShare: number;
+  /** Below `low` of the pattern there is none of it, above `high` all. */
+  low: number;
+  high: number;
+  /** What clouds leave of the light; what mist looks like, lit by the ambient light. */
+  colour: Rgb;
+  /** How far what stands reads it at its foot. */
+  upright: number;
 }
 
 /** The pixels of one picture. */

@@ -56,6 +56,7 @@ export class TileSprites {
         selfLit: plane.answer === 'self-lit',
         glowLevel: 1,
         colour: null,
+        footY: null,
         grid,
       };
     });

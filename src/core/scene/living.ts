@@ -1,6 +1,7 @@
 /** What of a scene lives by itself: flames that burn, frames that are played, what turns or goes along a path. */
 import { flamePartsOf, lightPartsOf } from './lamp-parts';
-import type { SceneDocument } from './document';
+import { settingsOf, type SceneDocument } from './document';
+import { DRIFTS } from '../weather/drift-fields';
 import type { LightLook } from './records/light-look';
 import type { Sprite } from './records/sprite';
 import type { Wick } from './records/wick';
@@ -29,7 +30,7 @@ export function lives(scene: SceneDocument): boolean {
 
 /** Whether anything but the wicks changes from second to second. */
 export function movesBesideWicks(scene: SceneDocument): boolean {
-  return plays(scene) || playsGobos(scene) || moves(scene);
+  return drifts(scene) || plays(scene) || playsGobos(scene) || moves(scene);
 }
 
 /** The lights that burn by a wick, those of placed lamps too. */
@@ -43,6 +44,18 @@ export function flickersOf(scene: SceneDocument): Flicker[] {
   for (const [id, lamp] of Object.entries(scene.lamps))
     if (!lamp.hidden) for (const part of lightPartsOf(scene, lamp)) add(part.wick, part, id);
   return out;
+}
+
+/** Whether a wind moves clouds or mist: at some hour at least. */
+function drifts(scene: SceneDocument): boolean {
+  const settings = settingsOf(scene);
+  return DRIFTS.some((name) => {
+    const strengths = [settings, ...Object.values(scene.cues)].map((one) => one[`${name}Strength`] ?? 0);
+    return (
+      strengths.some((strength) => strength > 0) &&
+      (settings[`${name}WindX`] !== 0 || settings[`${name}WindY`] !== 0)
+    );
+  });
 }
 
 function playsGobos(scene: SceneDocument): boolean {

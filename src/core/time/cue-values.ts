@@ -9,6 +9,12 @@ export const CUE_VALUES = {
   sunLevel: { kind: 'number', own: 'sun', word: 'Sun level', high: 4 },
   moonColour: { kind: 'colour', own: 'moon', word: 'Moon colour' },
   moonLevel: { kind: 'number', own: 'moon', word: 'Moon level', high: 2 },
+  cloudStrength: { kind: 'number', own: 'settings', word: 'Clouds' },
+  cloudCover: { kind: 'number', own: 'settings', word: 'Cloud cover' },
+  cloudColour: { kind: 'colour', own: 'settings', word: 'Cloud shadow' },
+  mistStrength: { kind: 'number', own: 'settings', word: 'Mist' },
+  mistCover: { kind: 'number', own: 'settings', word: 'Mist cover' },
+  mistColour: { kind: 'colour', own: 'settings', word: 'Mist colour' },
   exposureStops: { kind: 'number', own: 'settings', word: 'Exposure', low: -4, high: 4, unit: 'stops' },
   whiteLevel: { kind: 'number', own: 'settings', word: 'White at', low: 1, high: 32 },
 } as const satisfies Record<string, CueValueRow>;

@@ -7,6 +7,8 @@
 import { CELL_FRAMES, DIAGONAL, FLIP_X, FLIP_Y } from '@/core/art/tiles';
 import { PLACE_IN_TILE } from '@/core/art/tiles.glsl';
 import { NORMAL_VALUE } from '@/core/light/terms/facing.glsl';
+import type { MomentDrift } from '@/core/moment/moment';
+import { driftCode } from '@/core/weather/drift.glsl';
 import type { ProgramRecord } from '../device';
 import { HEADER, PLACE, TO_CLIP } from './common';
 
@@ -29,6 +31,8 @@ export const HAS_NORMALS = 1;
 export const HAS_MASKS = 2;
 export const SELF_LIT = 4;
 export const IS_PLAIN = 8;
+/** What drifts is read nearer to its foot. */
+export const STANDS = 16;
 
 const names = Object.keys(SPRITE_ATTRIBUTES).filter((name) => name !== 'a_box');
 
@@ -79,6 +83,8 @@ export interface SpriteVariant {
   isAllPlain: boolean;
   /** Something of the layer glows: else there is no target for it. */
   hasGlow: boolean;
+  /** What drifts over it, in its order. */
+  drifts: readonly MomentDrift['kind'][];
 }
 
 export function spriteProgram({
@@ -88,6 +94,7 @@ export function spriteProgram({
   traits,
   isAllPlain,
   hasGlow,
+  drifts,
 }: SpriteVariant): ProgramRecord {
   const hasRims = mode === 'gather rims';
   const defines = [
@@ -107,10 +114,10 @@ export function spriteProgram({
   const rimsAt = `#define RIMS_AT ${hasGlow ? 3 : 2}\n`;
   const head = on.map((name) => `#define ${name}\n`).join('') + (hasRims ? rimsAt : '');
   return {
-    name: `sprites ${on.join(' ')}`,
+    name: `sprites ${on.join(' ')} ${drifts.join(' ')}`,
     vertex: VERTEX,
     attributes: SPRITE_ATTRIBUTES,
-    fragment: `${HEADER}${head}${PLACE}${FRAGMENT}`,
+    fragment: `${HEADER}${head}${PLACE}${fragment(drifts)}`,
   };
 }
 
@@ -119,7 +126,7 @@ export function isGathering(mode: LayerMode): boolean {
   return mode === 'gather' || mode === 'gather rims';
 }
 
-const FRAGMENT = `
+const fragment = (drifts: SpriteVariant['drifts']) => `
 precision highp sampler2DArray;
 ${names.map((name) => `flat in vec4 ${name.replace('a_', 'v_')};`).join('\n')}
 uniform vec3 u_tint;
@@ -145,6 +152,8 @@ layout(location = RIMS_AT) out vec4 rims;
 uniform vec3 u_light;
 out vec4 picture;
 #endif
+
+${drifts.length > 0 ? driftCode(drifts).head : ''}
 
 int flags;
 vec4 colours;
@@ -233,6 +242,7 @@ void main() {
   colours *= v_at.z;
   vec3 shaded = colours.rgb * u_tint * (1.0 - ownShare);
   vec3 shining = colours.rgb * glowShare * v_at.w;
+${drifts.length > 0 ? `  bool stands = (flags & ${STANDS}) != 0;${driftCode(drifts).body}` : ''}
 #ifdef GATHER
   vec3 n = vec3(0.0, 0.0, 1.0);
 #ifdef NORMALS

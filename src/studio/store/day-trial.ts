@@ -1,6 +1,6 @@
 /** Values of the day that are tried at one hour, and what becomes of them: they are recorded in a cue, or given up. */
 import { linearToHex } from '@/core/raster/colour';
-import { inOrder } from '@/core/scene/document';
+import { inOrder, settingsOf } from '@/core/scene/document';
 import { change, create, type Edit } from '@/core/scene/edits';
 import { newCue, type Cue } from '@/core/scene/records/cue';
 import { CUE_VALUE_NAMES, CUE_VALUES, isCueColour, type CueValue } from '@/core/time/cue-values';
@@ -45,7 +45,11 @@ export function itemAt(studio: Studio, item: DayItem, clockHours: number): numbe
   const { value } = item;
   const { own } = CUE_VALUES[value];
   if (own !== 'settings') return bodyAt(studio, value, own, clockHours);
-  if (isCueColour(value)) return linearToHex(day.ambient(clockHours).linear);
+  if (value === 'ambientColour') return linearToHex(day.ambient(clockHours).linear);
+  if (isCueColour(value)) {
+    const held = day.colour(value, clockHours);
+    return held ? linearToHex(held) : settingsOf(studio.scene)[value as 'cloudColour'];
+  }
   return day.settingsAt(clockHours)[value as 'ambientLevel'];
 }
 

@@ -29,7 +29,7 @@ export function DayChart() {
   const isSun = wanted === SUN;
   const shown = item ?? items[1];
   return (
-    <Column title="Over the day" wide="chart">
+    <Column title="Over the day" wide="chart" aside={!isSun && <ChartHint item={shown} />}>
       <Choice<string>
         label="Value"
         value={isSun ? SUN : itemKey(shown)}
@@ -220,12 +220,21 @@ function ValueGraph({ item }: { item: DayItem }) {
           );
         })}
       </svg>
-      <p className="text-small text-ash">
-        {points.length === 0
-          ? `No cue holds it: it is as ${'value' in item && cueValueRow(item.value).own !== 'settings' ? 'its lights say' : 'the scene says'}. A click holds it at that hour.`
-          : 'Drag points; a click adds one, a double click lets one go.'}
-      </p>
     </>
+  );
+}
+
+/** What can be done with the chart, beside its title: below it there is no room on a low desk. */
+function ChartHint({ item }: { item: DayItem }) {
+  const studio = useStudio();
+  const isHeld = useScene(() => pointsOf(studio, item).length > 0);
+  if (isHeld)
+    return <span className="text-ash">Drag points; a click adds one, a double click lets one go.</span>;
+  const isOfLights = 'value' in item && cueValueRow(item.value).own !== 'settings';
+  return (
+    <span className="text-ash">
+      No cue holds it: it is as {isOfLights ? 'its lights say' : 'the scene says'}. A click adds a point.
+    </span>
   );
 }
 

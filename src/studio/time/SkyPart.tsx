@@ -11,6 +11,7 @@ import { useScene, useStudio } from '../context';
 import { letterOf } from '../desk/CircuitLetters';
 import { useField } from '../desk/use-fields';
 import { addSkyLight } from '../store/sky-lights';
+import { SettingsField } from './SettingsField';
 import { SunGraph } from './SunGraph';
 
 const IDS = [SETTINGS_ID];
@@ -84,21 +85,6 @@ function Heading() {
       <SettingsField field="viewTiltDeg" label="View tilt" high={90} unit="°" digits={0} />
     </>
   );
-}
-
-type SettingsNumber = Parameters<typeof FieldOf<'settings'>>[0]['field'];
-
-function SettingsField(props: {
-  field: SettingsNumber;
-  label: string;
-  low?: number;
-  high: number;
-  step?: number;
-  unit?: string;
-  digits?: number;
-  whole?: boolean;
-}) {
-  return <FieldOf collection="settings" ids={IDS} low={0} {...props} />;
 }
 
 /** What follows the sun and the moon, and keys that add what does. */

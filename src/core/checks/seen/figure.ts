@@ -39,7 +39,14 @@ export function figureOf(
   const [columns, rows] = [Math.ceil(width / step), Math.ceil(height / step)];
   const alphas = new Float64Array(columns * rows);
   const sums = new LayerSums();
-  const plane: MomentPlane = { tint: [1, 1, 1], originX: 0, originY: 0, overlay: false, layers: [] };
+  const plane: MomentPlane = {
+    tint: [1, 1, 1],
+    originX: 0,
+    originY: 0,
+    overlay: false,
+    layers: [],
+    drifts: moment.drifts.map(() => 0),
+  };
   const layer = { sprites: [sprite] } as Pick<MomentLayer, 'sprites'> as MomentLayer;
   const placeOf = (i: number): [number, number] => [
     left + ((i % columns) + 0.5) * step,

@@ -1,11 +1,15 @@
 import { array, object } from 'yup';
-import { colour, flag, level, list, naming, oneOf, within } from '../../fields';
+import { colour, flag, level, list, naming, oneOf, share, within } from '../../fields';
+import { exposureStops } from '../../finish/exposure';
+import { whiteLevel } from '../../finish/tone';
 import { LIMITS } from '../../limits';
 import { CUE_VALUE_NAMES } from '../../time/cue-values';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
 
 const colourOrNull = (about: string) => colour().nullable().defined().default(null).meta({ about });
 const levelOrNull = (about: string) => level().nullable().defined().default(null).meta({ about });
+
+const shareOrNull = () => share().nullable().defined().default(null);
 
 const circuitLevel = object({
   circuitId: naming('circuits', 'belongs'),
@@ -21,8 +25,14 @@ const schema = object({
   sunLevel: levelOrNull('Likewise'),
   moonColour: colourOrNull('Of the lights that follow the moon'),
   moonLevel: levelOrNull('Likewise'),
-  exposureStops: within(-16, 16).nullable().defined().default(null),
-  whiteLevel: within(1, 64).nullable().defined().default(null),
+  cloudStrength: shareOrNull(),
+  cloudCover: shareOrNull(),
+  cloudColour: colourOrNull('What clouds leave of the light'),
+  mistStrength: shareOrNull(),
+  mistCover: shareOrNull(),
+  mistColour: colourOrNull('What mist looks like'),
+  exposureStops: exposureStops().nullable().defined().default(null),
+  whiteLevel: whiteLevel().nullable().defined().default(null),
   circuitLevels: list(circuitLevel, LIMITS.circuits)
     .default(() => [])
     .meta({ about: 'Levels at which circuits are run' }),

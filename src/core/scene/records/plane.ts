@@ -35,6 +35,7 @@ const schema = object({
   ground: flag()
     .default(true)
     .meta({ about: 'The shapes that standing sprites throw in the sun fall on it' }),
+  takesDrift: flag().default(true).meta({ about: 'Shadows of clouds and mist drift over it' }),
   overlay: flag().default(false).meta({ about: 'Unlit and drawn last of all: labels, an interface' }),
   tiles: tiles
     .nullable()

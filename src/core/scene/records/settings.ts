@@ -4,6 +4,7 @@ import { colour, flag, level, oneOf, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
+import { DRIFT_FIELDS } from '../../weather/drift-fields';
 import { SKY_FIELDS } from '../../time/sky-fields';
 import type { RecordKind, RecordType } from './kind';
 
@@ -28,6 +29,7 @@ const schema = object({
     .default(0)
     .meta({ about: '90 is seen from above, 0 from the side: how standing sprites throw their shape' }),
   ...SKY_FIELDS,
+  ...DRIFT_FIELDS,
   ...FINISH_FIELDS,
 });
 

@@ -17,6 +17,32 @@ const EARLIER_SKY = {
   moonNoonDeg: 38,
   headingDeg: 0,
 };
+/** Nor did anything drift over them. */
+const EARLIER_DRIFT = {
+  cloudStrength: 0,
+  cloudColour: '#5a6478',
+  cloudCover: 0.45,
+  cloudSoftness: 0.35,
+  cloudScalePx: 320,
+  cloudSeed: 11,
+  cloudWindX: 9,
+  cloudWindY: 0,
+  cloudFarFade: 0.5,
+  cloudUprightShare: 0.7,
+  cloudArtworkId: null,
+  mistStrength: 0,
+  mistColour: '#d5dbe2',
+  mistCover: 0.6,
+  mistSoftness: 0.7,
+  mistScalePx: 320,
+  mistSeed: 23,
+  mistWindX: 9,
+  mistWindY: 0,
+  mistFarFade: 0,
+  mistUprightShare: 0.7,
+  mistArtworkId: null,
+  driftLoopSeconds: 240,
+};
 const EARLIER_CIRCUIT = {
   switching: 'always',
   onHours: 18,
@@ -30,6 +56,12 @@ const EARLIER_CUE = {
   sunLevel: null,
   moonColour: null,
   moonLevel: null,
+  cloudStrength: null,
+  cloudCover: null,
+  cloudColour: null,
+  mistStrength: null,
+  mistCover: null,
+  mistColour: null,
   exposureStops: null,
   whiteLevel: null,
   circuitLevels: [],
@@ -40,14 +72,14 @@ const AT_REST = { turning: null, path: null };
 
 const stillSun = (look: Json): Json => ({ follows: 'nothing', ...look });
 
-/** Version 8: the sky and what follows it, circuits that are switched, more in a cue, motion; who said which way green points. */
+/** Version 8: the sky and what follows it, what drifts, circuits that are switched, more in a cue, motion; who said which way green points. */
 export const toVersion8: VersionStep = {
   added: [],
   records: {
-    settings: (settings) => ({ ...EARLIER_SKY, ...settings }),
+    settings: (settings) => ({ ...EARLIER_SKY, ...EARLIER_DRIFT, ...settings }),
     circuits: (circuit) => ({ ...EARLIER_CIRCUIT, ...circuit }),
     cues: (cue) => ({ ...structuredClone(EARLIER_CUE), ...cue }),
-    planes: (plane) => ({ ground: true, ...plane }),
+    planes: (plane) => ({ ground: true, takesDrift: true, ...plane }),
     sprites: (sprite) => ({ glowsWithId: null, ...AT_REST, ...sprite }),
     lights: (light) => ({ ...AT_REST, ...stillSun(light) }),
     lamps: (lamp) => ({ ...AT_REST, ...lamp }),
