@@ -6,9 +6,12 @@ import { momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
+import { LIMITS } from '@/core/limits';
 import { newLight } from '@/core/scene/records/light';
 import { newRelief } from '@/core/scene/records/relief';
+import type { SceneSettings } from '@/core/scene/records/settings';
 import { newSprite } from '@/core/scene/records/sprite';
+import { newWash, newWashPoint } from '@/core/scene/records/wash';
 import { recipeWith } from '@/core/relief/recipe';
 import { hash01 } from '@/core/time/noise';
 import { fennelHalt } from '@/demo/fennel-halt';
@@ -47,8 +50,12 @@ function demoCase(): Case {
   };
 }
 
-function lightsCase(count: number): Case {
-  const scene = newScene({ gateWidthPx: WIDTH, gateHeightPx: HEIGHT, pixelArt: true });
+function lightsCase(count: number, settings: Partial<SceneSettings> = {}): Case {
+  const scene = newScene({ gateWidthPx: WIDTH, gateHeightPx: HEIGHT, pixelArt: true, ...settings });
+  const points = Array.from({ length: LIMITS.washPoints }, (_, i) =>
+    newWashPoint({ x: hash01(4, i) * WIDTH, y: hash01(5, i) * HEIGHT, spreadPx: 200 }),
+  );
+  scene.washes.wash = newWash({ name: '', order: 'a', points });
   scene.artworks.wall = newArtwork({
     name: 'Wall',
     imageSha: 'a'.repeat(64),
@@ -94,6 +101,16 @@ function lightsCase(count: number): Case {
     source: () => pixels,
     enlarge: 1,
   };
+}
+
+/** The wall alone, and under all weather: what that costs is the difference. */
+function weatherCases(): { bare: Case; weathered: Case } {
+  const bare = lightsCase(0);
+  const weathered = lightsCase(0, {
+    ...{ cloudStrength: 0.7, mistStrength: 0.5, washId: 'wash' },
+    ...{ cloudFarFade: 0, mistFarFade: 0 },
+  });
+  return { bare, weathered };
 }
 
 const EVERYWHERE: Box = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
@@ -147,6 +164,7 @@ function prepare() {
   const demo = { ...demoCase(), renderer: make() };
   const cases = [demo, ...[100, 1500].map((count) => ({ ...lightsCase(count), renderer }))];
   const lights = new LightCases(renderer);
+  const { bare, weathered } = weatherCases();
   let second = 0;
   const frame = ({ moment, source, enlarge, renderer }: Case & { renderer: Renderer }) => {
     const start = performance.now();
@@ -155,7 +173,7 @@ function prepare() {
     renderer.gl.readPixels(0, 0, 1, 1, renderer.gl.RGBA, renderer.gl.UNSIGNED_BYTE, new Uint8Array(4));
     return performance.now() - start;
   };
-  for (const one of cases) frame(one);
+  for (const one of [...cases, { ...bare, renderer }, { ...weathered, renderer }]) frame(one);
   return {
     round: () => {
       second += 0.1;
@@ -163,7 +181,14 @@ function prepare() {
         const filled = filledPixels(one.moment(second), one.enlarge);
         return { name: one.name, ms: frame(one), limitMs: limit.fill(filled), megapixels: filled / 1e6 };
       });
-      return [...frames, ...lights.round()];
+      const alone = frame({ ...bare, renderer });
+      const weather = {
+        name: 'clouds, mist and a wash of twelve points, beyond the wall alone',
+        ms: frame({ ...weathered, renderer }) - alone,
+        limitMs: limit.fill(WIDTH * HEIGHT),
+        megapixels: (WIDTH * HEIGHT) / 1e6,
+      };
+      return [...frames, weather, ...lights.round()];
     },
     heavy: () => lights.heavy(),
     core: () => coreFigures(),

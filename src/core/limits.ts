@@ -58,6 +58,9 @@ export const LIMITS = {
   /** Of a circuit that is switched: minutes over which its lamps are lit, and seconds in which each comes up. */
   spreadMinutes: 720,
   fadeSeconds: 3_600,
+  /** Washes of a scene, and the points of one. */
+  washes: 64,
+  washPoints: 12,
   /** Points of the path of something that moves, and how long its rounds and rests may be. */
   pathPoints: 256,
   motionSeconds: 86_400,

@@ -3,6 +3,7 @@ import type { SceneDocument } from '@/core/scene/document';
 import { HOUSE_CIRCUIT, newCircuit } from '@/core/scene/records/circuit';
 import { newCue, type Cue } from '@/core/scene/records/cue';
 import { type Light, newLight } from '@/core/scene/records/light';
+import { newWash, newWashPoint } from '@/core/scene/records/wash';
 import { newWick } from '@/core/scene/records/wick';
 import { HUT } from './art/hut';
 import { LAMP, SIGNAL_POST } from './art/lamps';
@@ -194,29 +195,60 @@ function trainLights(): Record<string, Light> {
   };
 }
 
+/** Faint ones: peach and blue at dawn, rose over slate at dusk. */
+export function placeWashes(document: SceneDocument): void {
+  const point = (x: number, y: number, colour: string, spreadPx: number) =>
+    newWashPoint({ x, y, colour, spreadPx });
+  document.washes = {
+    'wash-dawn': newWash({
+      ...{ name: 'Dawn', order: 'a1', opacity: 0.12 },
+      points: [
+        point(90, 40, '#8fa4d8', 190),
+        point(400, 110, '#f2c3a0', 170),
+        point(240, 260, '#6d7ba6', 150),
+      ],
+    }),
+    'wash-dusk': newWash({
+      ...{ name: 'Dusk', order: 'a2', blend: 'screen', opacity: 0.12 },
+      points: [
+        point(70, 70, '#c2607a', 180),
+        point(330, 30, '#6a5a9a', 160),
+        point(420, 240, '#33406a', 200),
+      ],
+    }),
+  };
+}
+
 export function placeCues(document: SceneDocument): void {
   const cue = (clockHours: number, ambientColour: string, ambientLevel: number, rest: Partial<Cue> = {}) =>
     newCue({ clockHours, ambientColour, ambientLevel, ...rest });
   document.cues = {
-    'cue-small-hours': cue(2, '#3a4a80', 0.14, { cloudStrength: 0, mistStrength: 0, mistCover: 0.45 }),
+    'cue-small-hours': cue(2, '#3a4a80', 0.14, {
+      cloudStrength: 0,
+      mistStrength: 0,
+      mistCover: 0.45,
+      washStrength: 0,
+    }),
     'cue-first-light': cue(5.5, '#8a94c4', 0.32, {
       ...{ sunColour: '#ff9a5a', sunLevel: 0.5 },
       ...{ mistStrength: 0.7, mistCover: 0.55, mistColour: '#d9dfee' },
+      ...{ washId: 'wash-dawn', washStrength: 1 },
     }),
     'cue-morning': cue(8, '#c8d2ea', 0.52, {
       ...{ sunColour: '#ffdca6', sunLevel: 0.95 },
-      ...{ mistStrength: 0.2, mistCover: 0.4, mistColour: '#efe6d6', cloudStrength: 0 },
+      ...{ mistStrength: 0.2, mistCover: 0.4, mistColour: '#efe6d6', cloudStrength: 0, washStrength: 0.4 },
     }),
     'cue-noon': cue(13, '#d8e2f4', 0.62, {
       ...{ sunColour: '#fff4e0', sunLevel: 1.05 },
-      ...{ cloudStrength: 0.75, cloudCover: 0.5, mistStrength: 0 },
+      ...{ cloudStrength: 0.75, cloudCover: 0.5, mistStrength: 0, washStrength: 0 },
     }),
     'cue-low-sun': cue(17.3, '#c6b2b4', 0.5, {
       ...{ sunColour: '#ffb266', sunLevel: 1.15, cloudStrength: 0.3 },
+      ...{ washId: 'wash-dusk', washStrength: 0.7 },
     }),
     'cue-dusk': cue(19.25, '#8288c0', 0.42, {
-      ...{ sunColour: '#ff8a4a', sunLevel: 0.5, cloudStrength: 0 },
+      ...{ sunColour: '#ff8a4a', sunLevel: 0.5, cloudStrength: 0, washStrength: 1 },
     }),
-    'cue-night': cue(21.5, '#4a5a98', 0.22),
+    'cue-night': cue(21.5, '#4a5a98', 0.22, { washStrength: 0.3 }),
   };
 }

@@ -24,7 +24,7 @@ import { LAMP } from './art/lamps';
 import { HAND } from './art/lamplighter';
 import { TILE, TILES } from './art/tiles';
 import type { Paint } from './paint';
-import { ON_LAMPS, placeCues, placeLights } from './fennel-halt-lights';
+import { ON_LAMPS, placeCues, placeLights, placeWashes } from './fennel-halt-lights';
 import { pieces, type Piece } from './fennel-halt-pieces';
 import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
 
@@ -105,6 +105,7 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
   placeLamplighter(document);
   placeOccluders(document, art);
   placeLights(document);
+  placeWashes(document);
   placeCues(document);
   return { projectName: 'Fennel Halt', sceneName: 'Evening train', document, pictures };
 }

@@ -19,6 +19,7 @@ import { ShadowMasks, type ShadowMask } from './shadow-masks';
 import { ShadowPlanner } from './shadow-plan';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
+import { WashTable } from './wash-table';
 
 /** Pictures that are drawn again and again: what stands still in them is kept. */
 const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
@@ -89,6 +90,7 @@ export class Renderer {
   private readonly bayer: WebGLTexture;
   private readonly planner = new ShadowPlanner();
   private readonly surfaces: Surfaces;
+  private readonly washes: WashTable;
   private readonly hasOthersPrograms: boolean;
   /** sRGB over 0 to 1; made when a linear scene is first finished. */
   private transfer: WebGLTexture | null = null;
@@ -111,6 +113,7 @@ export class Renderer {
     this.sprites = new SpriteBatch(this.device, this.pictures, readsLevels);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
+    this.washes = new WashTable(this.device);
     const { device, pictures, sprites, lights, masks, planner } = this;
     this.surfaces = new Surfaces({
       device,
@@ -170,20 +173,26 @@ export class Renderer {
   /** From light to what is shown. */
   private finish(moment: Moment, light: Target, overlay: Target | null, name: string): Target {
     const { device } = this;
+    const washes = this.washes.of(moment);
     const picture = this.finishedFor(name, light.width, light.height);
     device.bind(picture);
     device.blend('none');
     const isLinear = moment.lightSpace === 'linear';
     const passes = moment.unlit ? [] : activePasses(moment.finish);
     const isPlain = passes.length === 0;
-    const variant = { isLinear, passes, isDithered: !moment.pixelArt, hasOverlay: overlay !== null };
+    const variant = {
+      ...{ isLinear, passes, isDithered: !moment.pixelArt, hasOverlay: overlay !== null },
+      washes: washes?.reading ?? null,
+    };
     device.program(encodeProgram(variant)).use(
       {
         ...this.whole(picture),
         ...passValues(passes, moment.finish),
+        ...(washes?.uniforms ?? {}),
       },
       {
         u_picture: light.textures[0],
+        ...(washes?.textures ?? {}),
         ...(isLinear || !isPlain ? { u_transfer: this.transferTexture() } : {}),
         ...(overlay ? { u_overlay: overlay.textures[0] } : {}),
         ...(moment.pixelArt ? {} : { u_bayer: this.bayer }),

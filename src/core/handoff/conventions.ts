@@ -75,6 +75,9 @@ After the plane that a light hangs on: picture += E without facing, times \`air\
 ## What drifts
 Clouds and mist lie on planes that \`takesDrift\`, with strength s = \`Strength\` (1 - \`FarFade\` (1 - place / (planes - 1))), place 0 the farthest. A pattern 0 to 1 that repeats every \`ScalePx\` is read at a place of the plane and, of noise, 2.618 times as fine (0.65 to 0.35); of sprites that cast shapes the place's y runs to their lower side by \`UprightShare\`. It moves with the wind, by whole tiles in \`driftLoopSeconds\`. d = s smoothstep(low, low + \`Softness\`), low = (1 - \`Cover\`)(1 + \`Softness\`) - \`Softness\`. Clouds: A times mix(1, \`Colour\`, d). Mist: A, G, M times 1 - d, and G + alpha d \`Colour\` ambient.
 
+## Washes
+After the planes, in light space. At a place the points of a wash (from the gate's corner where \`tiedTo\` it, else scene px; within its rectangle only, where that is so) are weighted by exp(-distance^2 / (2 \`spreadPx\`^2)); colour (OKLab) and \`opacity\` are the weighted means. By \`blend\`: c, p c, p + c (1 - min(1, p)), p + c; mixed in by that opacity times the wash's times \`washStrength\`. Cues name washes (\`washId\`); between two the first has 1 - s and the second s, s the smoothstep of the way.
+
 ## Finish
 On linear values (display values are decoded, the transfer continued above 1): times 2 ^ \`exposureStops\`, then ${settings.tone === 'shoulder' ? 'x (1 + x / w^2) / (1 + x) with w = \`whiteLevel\`' : 'cut off above 1'}, then sRGB.
 

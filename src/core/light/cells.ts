@@ -13,6 +13,7 @@ import type {
 } from '../moment/moment';
 import { srgbDecode, type Rgb } from '../raster/colour';
 import { sameItems } from '../same-items';
+import { WashOver } from '../weather/wash';
 import { LayerSums } from './layer';
 import { LayerLight, lightsLayer } from './layer-light';
 import { displayed, finishLinear, scenePlace } from './reference';
@@ -60,6 +61,7 @@ export class CellRenderer {
   private before: Moment | null = null;
   private keepsShapes = false;
   private readonly sums = new LayerSums();
+  private readonly wash = new WashOver();
   private readonly scratch;
 
   /** @param widthPx,heightPx of the view of all Moments */
@@ -97,6 +99,7 @@ export class CellRenderer {
       this.addAir(moment, lit, index, picture.data);
     });
     this.before = moment;
+    this.layWashes(moment, picture.data);
     const isLinear = finishLinear(moment, picture) || moment.lightSpace === 'linear';
     for (let i = 0; i < picture.data.length; i++) {
       const value = Math.min(1, Math.max(0, picture.data[i]));
@@ -320,6 +323,14 @@ export class CellRenderer {
     };
     this.shares.set(key, made);
     return made;
+  }
+
+  private layWashes(moment: Moment, data: Float64Array): void {
+    if (moment.washes.length === 0) return;
+    for (let i = 0; i < this.count; i++) {
+      const { x, y } = this.placeOf(moment, i);
+      this.wash.over(moment.washes, moment.lightSpace, data.subarray(3 * i, 3 * i + 3), x, y);
+    }
   }
 
   /** Lays the overlay planes over the finished picture, as it is displayed. */

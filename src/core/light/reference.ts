@@ -10,6 +10,7 @@ import { activePasses, runPasses } from '../finish/all-passes';
 import type { FloatPicture } from '../finish/pass';
 import { LayerSums } from './layer';
 import { LayerLight } from './layer-light';
+import { WashOver } from '../weather/wash';
 import { shownShare } from './terms/sums';
 
 /** The picture that a Moment shows, opaque, 8-bit. */
@@ -64,6 +65,7 @@ export function displayed(lightSpace: LightSpace, value: number): number {
 export class PointRenderer {
   private readonly pixels;
   private readonly layer = new LayerSums();
+  private readonly wash = new WashOver();
   private readonly lit: LayerLight;
   private readonly picture = new Float64Array(3);
   private readonly overlay = new Float64Array(4);
@@ -119,6 +121,7 @@ export class PointRenderer {
       }
       this.addAir(index, px, py);
     });
+    this.wash.over(moment.washes, moment.lightSpace, picture, px, py);
     return picture;
   }
 

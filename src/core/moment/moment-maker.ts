@@ -26,6 +26,7 @@ import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
 import { NOTHING_PASSING, type Passing } from './passing';
 import type { MomentStage, PlaneStack } from './stage';
 import { Standing } from './standing';
+import { washesAt } from './washes';
 
 interface Pictures {
   pictures: MomentPicture[];
@@ -79,6 +80,7 @@ export class MomentMaker {
       unlit: passing.unlit,
       finish: finishNumbers(settingsNow),
       drifts: drifts.map(({ drift }) => drift),
+      washes: passing.unlit ? [] : washesAt(stage, settingsNow.washStrength),
       planes: planes.map(([planeId, plane], place) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {

@@ -35,6 +35,8 @@ export interface Moment {
   casts: MomentCast[];
   /** What drifts over the planes at this hour, in the order in which it is laid on. */
   drifts: MomentDrift[];
+  /** What is laid over the picture after the planes, in its order. */
+  washes: MomentWash[];
   pictures: MomentPicture[];
 }
 
@@ -281,6 +283,16 @@ export interface MomentDrift {
   colour: Rgb;
   /** How far what stands reads it at its foot. */
   upright: number;
+}
+
+/** A gradient that is laid over the picture. */
+export interface MomentWash {
+  blend: 'normal' | 'multiply' | 'screen' | 'add';
+  opacity: number;
+  /** Nothing of it lies beyond; null is everywhere. */
+  box: Box | null;
+  /** Eight floats a point: scene place, 1 / (2 spread^2), opacity, OKLab L, a, b, and one that is not read. */
+  points: Float32Array;
 }
 
 /** The pixels of one picture. */

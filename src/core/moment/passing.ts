@@ -7,6 +7,8 @@ export interface Passing {
   soloPlanes: ReadonlySet<string>;
   /** Even light for the editor, as a level; 0 is out. */
   workLamp: number;
+  /** The id of a wash that is seen in full, whatever the hour. */
+  fullWash: string | null;
   unlit: boolean;
   relief: boolean;
   shadows: boolean;
@@ -17,6 +19,7 @@ export const NOTHING_PASSING: Passing = {
   muted: new Set(),
   soloPlanes: new Set(),
   workLamp: 0,
+  fullWash: null,
   unlit: false,
   relief: true,
   shadows: true,

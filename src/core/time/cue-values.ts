@@ -15,6 +15,7 @@ export const CUE_VALUES = {
   mistStrength: { kind: 'number', own: 'settings', word: 'Mist' },
   mistCover: { kind: 'number', own: 'settings', word: 'Mist cover' },
   mistColour: { kind: 'colour', own: 'settings', word: 'Mist colour' },
+  washStrength: { kind: 'number', own: 'settings', word: 'Wash' },
   exposureStops: { kind: 'number', own: 'settings', word: 'Exposure', low: -4, high: 4, unit: 'stops' },
   whiteLevel: { kind: 'number', own: 'settings', word: 'White at', low: 1, high: 32 },
 } as const satisfies Record<string, CueValueRow>;

@@ -6,7 +6,9 @@ import type { SceneSettings } from '../scene/records/settings';
 import type { Cue } from '../scene/records/cue';
 import { CUE_VALUE_NAMES, CUE_VALUES, isCueColour, type CueColour, type CueNumber } from './cue-values';
 import { cuesInOrder } from './cues';
+import { smoothstep01 } from '../geometry/exact';
 import { dayCurve, type DayPoint } from './day-curve';
+import { DAY_HOURS } from './periodic';
 import { Sky, type HourSpan } from './sky';
 import { litShare, litSpans } from './switching';
 
@@ -27,6 +29,8 @@ export class Day {
   private readonly colours = new Map<CueColour, readonly [Curve, Curve, Curve]>();
   private readonly circuitCurves = new Map<string, Curve>();
   private readonly spans = new Map<string, readonly HourSpan[]>();
+  /** The cues that name a wash, by their hours. */
+  private readonly naming: { clockHours: number; washId: string }[];
   private readonly settings: SceneSettings;
   private readonly circuits: Readonly<Record<string, Circuit>>;
 
@@ -35,6 +39,9 @@ export class Day {
     this.circuits = circuits;
     this.sky = new Sky(this.settings);
     const ordered = cuesInOrder(cues).map(([, cue]) => cue);
+    this.naming = ordered.flatMap(({ clockHours, washId }) =>
+      washId === null ? [] : [{ clockHours, washId }],
+    );
     for (const name of CUE_VALUE_NAMES) {
       const holding = ordered.filter((cue) => cue[name] !== null);
       if (holding.length === 0) continue;
@@ -83,6 +90,30 @@ export class Day {
       if (CUE_VALUES[name].own === 'settings')
         (out as unknown as Record<CueNumber, number>)[name] = curve(clockHours);
     return out;
+  }
+
+  /**
+   * The washes that lie on the picture at an hour, by their shares: that of the cue before fades into that of the cue after.
+   * The shares add up to 1 where there is any.
+   */
+  washesAt(clockHours: number): { washId: string; share: number }[] {
+    const { naming } = this;
+    if (naming.length === 0) {
+      const { washId } = this.settings;
+      return washId === null ? [] : [{ washId, share: 1 }];
+    }
+    const next = naming.findIndex((cue) => cue.clockHours > clockHours);
+    const after = naming[next < 0 ? 0 : next];
+    const before = naming.at((next < 0 ? naming.length : next) - 1)!;
+    if (before.washId === after.washId) return [{ washId: before.washId, share: 1 }];
+    const away = (from: number, to: number) => (to - from + DAY_HOURS) % DAY_HOURS;
+    const share = smoothstep01(
+      away(before.clockHours, clockHours) / away(before.clockHours, after.clockHours),
+    );
+    return [
+      { washId: before.washId, share: 1 - share },
+      { washId: after.washId, share },
+    ];
   }
 
   /** The level at which a circuit is run at an hour, by the cues; 1 where none holds it. */

@@ -1,4 +1,5 @@
 /** From a layer's sums to the picture, and from the picture to the screen. */
+import { washCode, washPoint } from '@/core/weather/wash.glsl';
 import type { PassName } from '@/core/finish/all-passes';
 import { SUMS } from '@/core/light/terms/sums.glsl';
 import { srgbEncode } from '@/core/raster/colour';
@@ -91,24 +92,56 @@ export interface EncodeVariant {
   passes: readonly PassName[];
   isDithered: boolean;
   hasOverlay: boolean;
+  /** How washes are read; null where there is none. */
+  washes: WashReading | null;
+}
+
+/** Worked out at each pixel, or read between colours that were worked out some px apart. */
+export type WashReading = 'exact' | 'near';
+
+const toLightSpace = (isLinear: boolean) => (isLinear ? '' : 'own = encode3(own);');
+
+/** The colours of washes, some px apart; see wash.glsl.ts. */
+export function washColoursProgram(isLinear: boolean): ProgramRecord {
+  return {
+    name: `wash colours ${isLinear}`,
+    vertex: BOX_VERTEX,
+    fragment: `${HEADER}${isLinear ? '' : TRANSFER}${washPoint(toLightSpace(isLinear))}
+uniform float u_washStep;
+uniform float u_washPerPx;
+uniform float u_washHeight;
+out vec4 colour;
+void main() {
+  vec2 node = floor(gl_FragCoord.xy);
+  float row = floor(node.y / u_washHeight);
+  colour = washAt(int(row), vec2(node.x, node.y - row * u_washHeight) * u_washStep / u_washPerPx);
+}`,
+  };
 }
 
 /**
  * Light space to finished, encoded bytes; twin of core/light/reference.ts. Painted scenes get an ordered dither within half a
  * step, against banding.
  */
-export function encodeProgram({ isLinear, passes, isDithered, hasOverlay }: EncodeVariant): ProgramRecord {
+export function encodeProgram({
+  isLinear,
+  passes,
+  isDithered,
+  hasOverlay,
+  washes,
+}: EncodeVariant): ProgramRecord {
   const isPlain = passes.length === 0;
   const isEncoded = isLinear || !isPlain;
   return {
-    name: `encode ${isLinear} ${passes.join(' ')} ${isDithered} ${hasOverlay}`,
+    name: `encode ${isLinear} ${passes.join(' ')} ${isDithered} ${hasOverlay} ${washes}`,
     vertex: BOX_VERTEX,
-    fragment: `${HEADER}${isPlain || isLinear ? '' : TRANSFER}
+    fragment: `${HEADER}${isLinear || (isPlain && washes !== 'exact') ? '' : TRANSFER}
 uniform sampler2D u_picture;
 ${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
 ${isDithered ? 'uniform sampler2D u_bayer;' : ''}
 ${passes.map((name) => pointPass(name).uniforms).join('\n')}
 out vec4 colour;
+${washes ? washCode(washes === 'near' ? null : toLightSpace(isLinear)) : ''}
 ${
   isEncoded
     ? `uniform sampler2D u_transfer;
@@ -123,6 +156,7 @@ float shown(float root) {
 void main() {
   ivec2 at = ivec2(gl_FragCoord.xy);
   vec3 c = texelFetch(u_picture, at, 0).rgb;
+  ${washes ? 'c = underWashes(c, gl_FragCoord.xy);' : ''}
   ${
     isPlain
       ? ''

@@ -20,6 +20,7 @@ import { newRelief } from '@/core/scene/records/relief';
 import type { SceneSettings } from '@/core/scene/records/settings';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
+import { newWash, type Wash } from '@/core/scene/records/wash';
 import { newWick, type Wick } from '@/core/scene/records/wick';
 import { hash01 } from '@/core/time/noise';
 
@@ -133,6 +134,7 @@ export interface Parts {
   lamps?: Partial<Lamp>[];
   wicks?: Record<string, Partial<Wick>>;
   circuits?: Record<string, Partial<Circuit>>;
+  washes?: Record<string, Partial<Wash>>;
   cues?: Partial<Cue>[];
 }
 
@@ -147,6 +149,7 @@ export function build({
   wicks = {},
   circuits = {},
   cues = [],
+  washes = {},
 }: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
   for (const [id, wick] of Object.entries(wicks)) scene.wicks[id] = newWick({ name: id, seed: 11, ...wick });
@@ -234,6 +237,8 @@ export function build({
   scene.circuits.blue = newCircuit({ name: 'Blue', order: 'a2' });
   for (const [id, fields] of Object.entries(circuits))
     scene.circuits[id] = newCircuit({ name: id, order: id, ...fields });
+  for (const [id, fields] of Object.entries(washes))
+    scene.washes[id] = newWash({ name: id, order: id, ...fields });
   cues.forEach((cue, i) => (scene.cues[`q${i}`] = newCue({ clockHours: i, ...cue })));
   for (const [id, fields] of Object.entries(planes)) scene.planes[id] = { ...scene.planes[id], ...fields };
   chunks.forEach((chunk, i) => (scene.chunks[`c${i}`] = chunk));

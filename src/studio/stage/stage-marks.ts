@@ -9,6 +9,8 @@ import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { Standing } from '@/core/moment/standing';
 import { flattened } from '@/core/geometry/smooth';
 import { moverOf, movingThings, pathMap, worksOnPaths } from '../store/motion-edits';
+import { workedWash } from '../store/wash-edits';
+import { washHandles } from '../tools/wash-points';
 import { broughtEdges, drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
@@ -115,6 +117,28 @@ function drawPaths(overlay: Overlay, studio: Studio, nearPx: number, seconds: nu
     overlay.pointMark(x, y, true);
 }
 
+/** The points of a wash, and the rectangle that it lies in. */
+function drawWash(overlay: Overlay, { scene }: Studio, washId: string): void {
+  const { tiedTo, x, y, widthPx, heightPx, points } = scene.washes[washId];
+  if (tiedTo === 'rectangle') {
+    const [right, bottom] = [x + widthPx, y + heightPx];
+    overlay.path(
+      [
+        [x, y],
+        [right, y],
+        [right, bottom],
+        [x, bottom],
+      ],
+      true,
+      true,
+    );
+  }
+  for (const handle of washHandles(scene, washId)) {
+    overlay.patch(handle.x, handle.y, points[handle.point].colour);
+    overlay.words(handle.x, handle.y, `${handle.point + 1}`, 11, 4);
+  }
+}
+
 function drawHandles(
   overlay: Overlay,
   studio: Studio,
@@ -123,6 +147,8 @@ function drawHandles(
 ): void {
   const { scene } = studio;
   const { selection } = studio.scenes.state;
+  const washId = workedWash(studio);
+  if (washId !== null) return drawWash(overlay, studio, washId);
   if (worksOnPaths(studio)) return drawPaths(overlay, studio, nearPx, seconds);
   const { partId } = studio.desk.getState();
   const picked = selection.length === 1 ? pickedLight(scene, selection[0], partId, seconds) : null;

@@ -45,7 +45,7 @@ export const WIPE_WORDS: Record<Wipe, string> = {
   shadows: 'No shadows',
 };
 
-export const TIME_PARTS = ['day', 'sky', 'weather', 'motion', 'wicks', 'checks'] as const;
+export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
 
 export interface DeskState {
@@ -87,6 +87,9 @@ export interface DeskState {
   timePart: TimePart;
   /** The wick that is worked on there; null is the first. */
   wickId: string | null;
+  /** The wash that is worked on; null is the first. The one that is seen in full while a key is held. */
+  washId: string | null;
+  fullWash: string | null;
   /** By whose eyes it is looked at whether a figure can be seen, and the contrast that it should have. */
   seenEye: Eye;
   seenLimit: number;
@@ -131,6 +134,8 @@ export function createDesk(bench: Bench) {
     eyes: null,
     timePart: 'day',
     wickId: null,
+    washId: null,
+    fullWash: null,
     seenEye: 'typical',
     seenLimit: 5,
     dayChart: 'ambientLevel',

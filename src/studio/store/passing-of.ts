@@ -16,7 +16,7 @@ const OUTLINE_TOOLS: ReadonlySet<ToolName> = new Set(['outline', 'line', 'rectan
  * @param ambientLevel of the scene at the hour that is shown
  */
 export function passingOf(
-  { solo, muted, soloPlanes, workLamp, wipe, tool, bench }: DeskState,
+  { solo, muted, soloPlanes, workLamp, wipe, tool, bench, fullWash }: DeskState,
   { dayRate, isFrozen }: Pick<Live, 'dayRate' | 'isFrozen'>,
   ambientLevel: number,
   side: WipeSide,
@@ -32,6 +32,7 @@ export function passingOf(
     muted,
     soloPlanes,
     workLamp: isShown ? 0 : level,
+    fullWash,
     unlit: leftOut && wipe === 'unlit',
     relief: !(leftOut && wipe === 'relief'),
     shadows: !(leftOut && wipe === 'shadows'),

@@ -154,6 +154,18 @@ export class Overlay {
     this.stroke(colours.picked, 1.4);
   }
 
+  /** A place that has a colour: a patch of it within a ring. */
+  patch(x: number, y: number, colour: string): void {
+    const [cx, cy] = this.at(x, y);
+    const { context: c, colours } = this;
+    c.beginPath();
+    c.arc(cx, cy, 7 * this.pixelRatio, 0, 2 * Math.PI);
+    c.fillStyle = colour;
+    c.fill();
+    this.stroke(colours.ground, 3.6);
+    this.stroke(colours.picked, 1.4);
+  }
+
   /** A lozenge in the light's own colour, under a cap where it is a lamp; hollow with a bar where it throws no shadows. */
   glyph(x: number, y: number, { colour, isPicked, throwsShadows, isLamp }: LightGlyph): void {
     const [cx, cy] = this.at(x, y).map(Math.round);

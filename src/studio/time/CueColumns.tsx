@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import type { Cue } from '@/core/scene/records/cue';
 import { cueValueRow, CUE_VALUE_NAMES, isCueColour, type CueValue } from '@/core/time/cue-values';
@@ -43,6 +44,7 @@ export function CueColumns({ id }: { id: string }) {
         {cue.circuitLevels.map(({ circuitId }) => (
           <HeldCircuit key={circuitId} id={id} cue={cue} circuitId={circuitId} />
         ))}
+        <CueWash id={id} cue={cue} />
         <AddValue id={id} cue={cue} />
       </Column>
     </>
@@ -174,6 +176,23 @@ function HeldCircuit({ id, cue, circuitId }: { id: string; cue: Cue; circuitId: 
         onCancel={gesture.cancel}
       />
     </Held>
+  );
+}
+
+/** The wash that a cue names; there only where the scene has washes. */
+function CueWash({ id, cue }: { id: string; cue: Cue }) {
+  const gesture = useCueGesture(id, 'Wash');
+  const washes = useScene(({ scene }) =>
+    inOrder(scene.washes).map(([wid, { name }]) => [wid, name] as const),
+  );
+  if (washes.length === 0) return null;
+  return (
+    <Choice<string>
+      label="Wash shown"
+      value={cue.washId ?? ''}
+      options={[['', 'as before'], ...washes]}
+      onChange={(washId) => gesture.commit({ washId: washId === '' ? null : washId })}
+    />
   );
 }
 

@@ -6,6 +6,7 @@ import { ChecksPart } from './ChecksPart';
 import { DayPart } from './DayPart';
 import { MotionPart } from './MotionPart';
 import { SkyPart } from './SkyPart';
+import { WashPart } from './WashPart';
 import { WeatherPart } from './WeatherPart';
 import { WickPart } from './WickPart';
 
@@ -13,6 +14,7 @@ const PARTS: Record<TimePart, { word: string; about: string; Part: ComponentType
   day: { word: 'Day', about: 'Cues, and every value over the twenty-four hours', Part: DayPart },
   sky: { word: 'Sky', about: 'Where the sun and the moon stand, and when circuits are lit', Part: SkyPart },
   weather: { word: 'Weather', about: 'Shadows of clouds, and mist', Part: WeatherPart },
+  wash: { word: 'Wash', about: 'Faint gradients over the picture', Part: WashPart },
   motion: { word: 'Motion', about: 'What turns, looks at others and goes along paths', Part: MotionPart },
   wicks: { word: 'Wicks', about: 'How flames burn', Part: WickPart },
   checks: {

@@ -13,6 +13,7 @@ import { moverOf, pathEdits } from '../store/motion-edits';
 import type { Studio } from '../store/studio';
 import { snapPoint, tidyPoint } from './snap';
 import type { ToolEvent } from './tool';
+import { movedWashPoint } from './wash-points';
 
 const SMALLEST_GATE_PX = 16;
 
@@ -87,6 +88,10 @@ export function handled(
       const { points } = moverOf(base, mover)!.path!;
       const moved = points.map((v, i) => (i === 2 * point ? x : i === 2 * point + 1 ? y : v));
       return { edits: pathEdits(base, [mover], { points: moved }), words: `${x}, ${y}` };
+    }
+    case 'wash point': {
+      const [x, y] = tidyPoint(...snapPoint(studio, to));
+      return one(movedWashPoint(base, handle, x, y), `${x}, ${y}`);
     }
     case 'gate': {
       const { gateX, gateY } = settingsOf(base);

@@ -10,17 +10,19 @@ import type { LightHandle } from '../lights/handle-makers';
 import { lightHandles } from '../lights/light-handles';
 import { pickedLight } from '../lights/picked-light';
 import { pathHandles, type PathPointHandle } from './path-points';
+import { washHandles, type WashPointHandle } from './wash-points';
 
 export type Handle =
   | LightHandle
   | PathPointHandle
+  | WashPointHandle
   | ({ label: string; x: number; y: number } & (
       | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
       | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
       | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
     ));
 
-const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate', 'path point']);
+const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate', 'path point', 'wash point']);
 
 export function isOfLight(handle: Handle): handle is LightHandle {
   return !OTHERS.has(handle.kind);
@@ -36,6 +38,8 @@ export interface HandleOptions {
   seconds: number;
   /** The part of a lamp that is worked on. */
   partId: string | null;
+  /** The wash that is worked on: its points in the place of all other handles. */
+  washId?: string | null;
   /** Paths are worked on: their points in the place of all other handles. */
   paths?: boolean;
 }
@@ -44,8 +48,9 @@ export interface HandleOptions {
 export function handlesOf(
   scene: SceneDocument,
   selection: readonly Picked[],
-  { nearPx, seconds, partId, paths = false }: HandleOptions,
+  { nearPx, seconds, partId, washId = null, paths = false }: HandleOptions,
 ): Handle[] {
+  if (washId !== null) return washHandles(scene, washId);
   if (selection.length !== 1) return [];
   const [picked] = selection;
   const { collection, id } = picked;
@@ -127,7 +132,9 @@ export function handleAt(
     const r = Math.sqrt(dx * dx + dy * dy);
     if (Math.abs(r - handle.radius) <= nearPx * 0.5) return handle;
   }
-  return selection.length === 0 ? gateHandle(scene, x, y, nearPx * 0.5) : null;
+  return selection.length === 0 && (options.washId ?? null) === null
+    ? gateHandle(scene, x, y, nearPx * 0.5)
+    : null;
 }
 
 function gateHandle(scene: SceneDocument, x: number, y: number, nearPx: number): Handle | null {

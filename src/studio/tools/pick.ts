@@ -15,6 +15,7 @@ import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedEdits } from '../store/moved-edits';
 import { pickedMover, worksOnPaths } from '../store/motion-edits';
+import { addWashPoint, deleteWashPoint, workedWash } from '../store/wash-edits';
 import { doubleOnPath, isOnPath, smoothPathPoint } from './path-points';
 import { splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
 import { handled } from './handled';
@@ -166,6 +167,12 @@ export class PickTool implements Tool {
   doubleDown(event: ToolEvent): void {
     const { studio } = this;
     const { scene } = studio;
+    const washId = workedWash(studio);
+    if (washId !== null) {
+      const handle = this.handleAt(event);
+      if (handle?.kind === 'wash point') return deleteWashPoint(studio, washId, handle.point);
+      return addWashPoint(studio, washId, event.x, event.y);
+    }
     const mover = worksOnPaths(studio) ? pickedMover(studio) : null;
     if (mover) {
       const handle = this.handleAt(event);
@@ -217,6 +224,7 @@ export class PickTool implements Tool {
     return handleAt(studio.scene, studio.scenes.state.selection, x, y, {
       ...{ nearPx, seconds, partId },
       paths: worksOnPaths(studio),
+      washId: workedWash(studio),
     });
   }
 
@@ -231,6 +239,8 @@ export class PickTool implements Tool {
   }
 
   hint(): string {
+    if (workedWash(this.studio) !== null)
+      return 'Drag a point of the wash; a double click adds one or takes one away';
     if (worksOnPaths(this.studio))
       return pickedMover(this.studio)
         ? 'Drag a point of the path, Shift-click smooths it; a double click takes one away or adds one'

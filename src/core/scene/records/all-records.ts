@@ -15,6 +15,7 @@ import { sets } from './set';
 import { settings } from './settings';
 import { sprites } from './sprite';
 import { strokes } from './stroke';
+import { washes } from './wash';
 import { wicks } from './wick';
 
 export const RECORDS = {
@@ -24,6 +25,7 @@ export const RECORDS = {
   lights,
   occluders,
   wicks,
+  washes,
   cues,
   chunks,
   lamps,

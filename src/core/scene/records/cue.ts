@@ -1,5 +1,5 @@
 import { array, object } from 'yup';
-import { colour, flag, level, list, naming, oneOf, share, within } from '../../fields';
+import { colour, flag, level, list, naming, namingOrNull, oneOf, share, within } from '../../fields';
 import { exposureStops } from '../../finish/exposure';
 import { whiteLevel } from '../../finish/tone';
 import { LIMITS } from '../../limits';
@@ -31,6 +31,11 @@ const schema = object({
   mistStrength: shareOrNull(),
   mistCover: shareOrNull(),
   mistColour: colourOrNull('What mist looks like'),
+  washId: namingOrNull('washes', 'names').meta({
+    about:
+      'The wash that lies on the picture at this hour; it fades into that of the next cue that names one',
+  }),
+  washStrength: shareOrNull(),
   exposureStops: exposureStops().nullable().defined().default(null),
   whiteLevel: whiteLevel().nullable().defined().default(null),
   circuitLevels: list(circuitLevel, LIMITS.circuits)

@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import { coordinate } from '../../coordinates';
-import { colour, flag, level, oneOf, within } from '../../fields';
+import { colour, flag, level, namingOrNull, oneOf, share, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
@@ -30,6 +30,10 @@ const schema = object({
     .meta({ about: '90 is seen from above, 0 from the side: how standing sprites throw their shape' }),
   ...SKY_FIELDS,
   ...DRIFT_FIELDS,
+  washId: namingOrNull('washes', 'names').meta({
+    about: 'The wash that lies on the picture where no cue names one',
+  }),
+  washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,
 });
 

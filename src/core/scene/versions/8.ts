@@ -42,6 +42,8 @@ const EARLIER_DRIFT = {
   mistUprightShare: 0.7,
   mistArtworkId: null,
   driftLoopSeconds: 240,
+  washId: null,
+  washStrength: 1,
 };
 const EARLIER_CIRCUIT = {
   switching: 'always',
@@ -62,6 +64,8 @@ const EARLIER_CUE = {
   mistStrength: null,
   mistCover: null,
   mistColour: null,
+  washId: null,
+  washStrength: null,
   exposureStops: null,
   whiteLevel: null,
   circuitLevels: [],
@@ -72,9 +76,9 @@ const AT_REST = { turning: null, path: null };
 
 const stillSun = (look: Json): Json => ({ follows: 'nothing', ...look });
 
-/** Version 8: the sky and what follows it, what drifts, circuits that are switched, more in a cue, motion; who said which way green points. */
+/** Version 8: the sky and what follows it, what drifts, washes, circuits that are switched, more in a cue, motion; who said which way green points. */
 export const toVersion8: VersionStep = {
-  added: [],
+  added: ['washes'],
   records: {
     settings: (settings) => ({ ...EARLIER_SKY, ...EARLIER_DRIFT, ...settings }),
     circuits: (circuit) => ({ ...EARLIER_CIRCUIT, ...circuit }),
