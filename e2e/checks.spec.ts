@@ -15,8 +15,8 @@ test('a light that blinks too fast is found, gone to, and mended', async ({ page
   await page.getByRole('button', { name: 'Look for flashes at this hour' }).click();
   const found = page
     .getByRole('list', { name: 'Dangerous flashes' })
-    .getByRole('button', { name: /^Flashes: 5\.\d a second/ });
-  await expect(found).toHaveText(/from Blinker$/);
+    .getByRole('button', { name: /^Flashes at \d\.\d\d s: 5\.\d a second over \d+ px/ });
+  await expect(found).toHaveText(/from Blinker\.$/);
   await expect(page.getByRole('group', { name: 'Luminance and flashes over time' })).toBeVisible();
   // At the worst of it the light is at an extreme: full, or out.
   await found.click();

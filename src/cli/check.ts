@@ -1,3 +1,4 @@
+import { flashWords } from '@/core/checks/flash/flash-words';
 import { SceneFlashes, type SceneFlash } from '@/core/checks/flash/scene-flashes';
 import { snagsIn } from '@/core/checks/snags/all-snags';
 import { bundlePictures } from '@/core/handoff/bundle';
@@ -51,10 +52,4 @@ function flashesOf(check: SceneFlashes): SceneFlash[] {
       told += TOLD_SHARE;
     }
   return check.report().faults;
-}
-
-function flashWords({ kind, second, rateHz, areaPx, cause }: SceneFlash): string {
-  const what = kind === 'red' ? 'Red flashes' : 'Flashes';
-  const from = cause ? `from ${cause.name}` : 'from no wick: something moves, or is switched';
-  return `${what} at ${second.toFixed(2)} s: ${rateHz.toFixed(1)} a second over ${areaPx} px of 1024 x 768, ${from}.`;
 }

@@ -16,9 +16,9 @@ import { sameItems } from '../same-items';
 import { WashOver } from '../weather/wash';
 import { LayerSums } from './layer';
 import { LayerLight, lightsLayer } from './layer-light';
-import { displayed, finishLinear, scenePlace } from './reference';
+import { displayed, scenePlace, toDisplayedLinear } from './reference';
 import { hasSameShape } from './same-shape';
-import { lightOf, shownShare } from './terms/sums';
+import { clearSums, lightOf, newSums, shownShare, sumUp, type LightSums } from './terms/sums';
 
 /** What a layer shows at the places where it shows anything. */
 interface Surfaces {
@@ -62,7 +62,7 @@ export class CellRenderer {
   private keepsShapes = false;
   private readonly sums = new LayerSums();
   private readonly wash = new WashOver();
-  private readonly scratch;
+  private readonly lights: LightSums;
 
   /** @param widthPx,heightPx of the view of all Moments */
   constructor(
@@ -71,9 +71,8 @@ export class CellRenderer {
     private readonly source: PictureSource,
   ) {
     this.count = widthPx * heightPx;
-    const three = () => new Float64Array(3 * this.count);
-    this.rgb = three();
-    this.scratch = { light: three(), lighten: three(), covered: three(), taken: three(), rim: three() };
+    this.rgb = new Float64Array(3 * this.count);
+    this.lights = newSums(3 * this.count);
   }
 
   /**
@@ -100,11 +99,8 @@ export class CellRenderer {
     });
     this.before = moment;
     this.layWashes(moment, picture.data);
-    const isLinear = finishLinear(moment, picture) || moment.lightSpace === 'linear';
-    for (let i = 0; i < picture.data.length; i++) {
-      const value = Math.min(1, Math.max(0, picture.data[i]));
-      this.rgb[i] = isLinear ? value : srgbDecode(value);
-    }
+    toDisplayedLinear(moment, picture);
+    this.rgb.set(picture.data);
     this.layOverlays(moment, layers);
     return this.rgb;
   }
@@ -186,29 +182,19 @@ export class CellRenderer {
     number: number,
     picture: Float64Array,
   ): void {
-    const { light, lighten, covered, taken, rim } = this.scratch;
+    const { lights } = this;
+    const { light, lighten, covered, taken, rim } = lights;
     const { places, albedo, glow, alpha } = surfaces;
     const size = 3 * places.length;
     const ambient = this.ambientOf(moment, lit, plane, layer, surfaces);
     for (let i = 0; i < size; i++) light[i] = ambient ? ambient[i] : moment.ambient[i % 3];
-    lighten.fill(0, 0, size);
-    covered.fill(1, 0, size);
-    taken.fill(0, 0, size);
-    rim.fill(0, 0, size);
+    clearSums(lights, size);
     moment.lights.forEach((one, n) => {
       if (one.ambient !== 'no' || !lightsLayer(one, plane, layer)) return;
       const { at, shares } = this.sharesOf(moment, lit, n, plane, surfaces, number);
       const { rgb } = tinted(one);
       for (let i = 0; i < at.length; i++)
-        for (let c = 0; c < 3; c++) {
-          const e = shares[3 * i + c] * rgb[c];
-          const to = 3 * at[i] + c;
-          if (one.rim) rim[to] += e;
-          else if (one.blend === 'add') light[to] += e;
-          else if (one.blend === 'lighten') lighten[to] = Math.max(lighten[to], e);
-          else if (one.blend === 'uncover') covered[to] *= 1 - Math.min(e, 1);
-          else taken[to] += e;
-        }
+        for (let c = 0; c < 3; c++) sumUp(lights, 3 * at[i] + c, one, shares[3 * i + c] * rgb[c]);
     });
     const isHidden = this.covered[number];
     for (let i = 0; i < places.length; i++) {

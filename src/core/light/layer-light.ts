@@ -4,25 +4,23 @@ import { pastCasts } from './cast';
 import { Emission } from './emission';
 import { blockPlace } from './terms/steps';
 import { facing, wayToLight } from './terms/facing';
-import { ambientOf, lightOf, pastShadow } from './terms/sums';
+import { ambientOf, clearSums, lightOf, newSums, pastShadow, sumUp } from './terms/sums';
 import { Visibility } from './shadow';
 
 /** Works out lights at points; scratch is kept between them. */
 export class LayerLight {
-  /** L: what albedo is multiplied by. */
-  readonly light = new Float64Array(3);
   /** What the ambient light gives, alone. */
   readonly ambient = new Float64Array(3);
+  private readonly sums = newSums(3);
+  /** L: what albedo is multiplied by. */
+  readonly light = this.sums.light;
   /** What rims are multiplied by. */
-  readonly rim = new Float64Array(3);
+  readonly rim = this.sums.rim;
   /** What one light gives: colour, falloff, facing and shadow. */
   readonly given = new Float64Array(3);
   private readonly emission: Emission;
   private readonly visibility: Visibility;
   private readonly way = new Float64Array(3);
-  private readonly lighten = new Float64Array(3);
-  private readonly covered = new Float64Array(3);
-  private readonly taken = new Float64Array(3);
 
   constructor(
     private readonly moment: Moment,
@@ -34,8 +32,8 @@ export class LayerLight {
 
   /** Fills light, ambient and rim for a surface of a layer. */
   fill(index: number, layer: MomentLayer, normal: Float64Array, px: number, py: number): void {
-    const { moment, light, rim, ambient, lighten, covered, taken, given } = this;
-    rim.fill(0);
+    const { moment, light, ambient, sums, given } = this;
+    clearSums(sums, 3);
     if (moment.unlit) {
       light.fill(1);
       ambient.fill(0);
@@ -43,23 +41,13 @@ export class LayerLight {
     }
     this.fillAmbient(index, layer, px, py);
     light.set(ambient);
-    lighten.fill(0);
-    covered.fill(1);
-    taken.fill(0);
     for (const one of moment.lights) {
       if (one.ambient !== 'no' || !lightsLayer(one, index, layer)) continue;
       if (!this.give(one, moment.planes[index], px, py, normal, layer)) continue;
-      for (let c = 0; c < 3; c++) {
-        const e = given[c];
-        if (one.rim) rim[c] += e;
-        else if (one.blend === 'add') light[c] += e;
-        else if (one.blend === 'lighten') lighten[c] = Math.max(lighten[c], e);
-        else if (one.blend === 'uncover') covered[c] *= 1 - Math.min(e, 1);
-        else taken[c] += e;
-      }
+      for (let c = 0; c < 3; c++) sumUp(sums, c, one, given[c]);
     }
     for (let c = 0; c < 3; c++)
-      light[c] = lightOf(light[c], lighten[c], covered[c], taken[c]) + moment.workLamp[c];
+      light[c] = lightOf(light[c], sums.lighten[c], sums.covered[c], sums.taken[c]) + moment.workLamp[c];
   }
 
   /**

@@ -40,7 +40,7 @@ export function renderReference(moment: Moment, source: PictureSource): Image {
  * Runs the passes after the planes, in linear light.
  * @returns whether there were any: the picture is linear then, whatever the light space
  */
-export function finishLinear({ unlit, finish: numbers, lightSpace }: Moment, picture: FloatPicture): boolean {
+function finishLinear({ unlit, finish: numbers, lightSpace }: Moment, picture: FloatPicture): boolean {
   // Decoding and encoding again would only lose.
   if (unlit || activePasses(numbers).length === 0) return false;
   const { data } = picture;
@@ -48,6 +48,33 @@ export function finishLinear({ unlit, finish: numbers, lightSpace }: Moment, pic
     data[i] = Math.max(0, lightSpace === 'linear' ? data[i] : srgbDecode(Math.max(0, data[i])));
   runPasses(picture, numbers);
   return true;
+}
+
+/**
+ * Brings values of the light space to linear ones as they are displayed, 0 to 1, in place: through the finish, and without the
+ * overlay planes. Passes that look at other pixels than their own read those that stand beside each other here.
+ */
+export function toDisplayedLinear(moment: Moment, picture: FloatPicture): void {
+  const isLinear = finishLinear(moment, picture) || moment.lightSpace === 'linear';
+  const { data } = picture;
+  for (let i = 0; i < data.length; i++) {
+    const value = Math.min(1, Math.max(0, data[i]));
+    data[i] = isLinear ? value : srgbDecode(value);
+  }
+}
+
+/**
+ * The linear colours of single places as they are displayed.
+ * @param places x and y in turn, scene px
+ * @returns three values a place
+ */
+export function coloursAt(moment: Moment, source: PictureSource, places: readonly number[]): Float64Array {
+  const renderer = new PointRenderer(moment, source);
+  const width = places.length / 2;
+  const data = new Float64Array(3 * width);
+  for (let i = 0; i < width; i++) data.set(renderer.at(places[2 * i], places[2 * i + 1]), 3 * i);
+  toDisplayedLinear(moment, { width, height: 1, data });
+  return data;
 }
 
 /** The scene place of an output pixel's centre. */

@@ -1,5 +1,6 @@
 /** What checks found, in words, and the way to it. */
-import type { SceneFlash, SceneFlashReport } from '@/core/checks/flash/scene-flashes';
+import { flashWords } from '@/core/checks/flash/flash-words';
+import type { SceneFlashReport } from '@/core/checks/flash/scene-flashes';
 import { worstSeen, type Eye, type SeenReport } from '@/core/checks/seen/seen-report';
 import { clockText } from '@/core/time/cues';
 import type { Studio } from './studio';
@@ -15,11 +16,6 @@ export function goToMoment(studio: Studio, clockHours: number, seconds: number):
   studio.live.setState({ clockHours, seconds, dayRate: 0, isFrozen: true });
 }
 
-export function flashWords({ kind, second, rateHz, cause }: SceneFlash): string {
-  const what = kind === 'red' ? 'Red flashes' : 'Flashes';
-  return `${what}: ${rateHz.toFixed(1)} a second at ${second.toFixed(1)} s${cause ? `, from ${cause.name}` : ', from no wick'}`;
-}
-
 /** What both checks found in the scene as it is; nothing of a scene that has changed since. */
 export function findingsOf(studio: Studio): Finding[] {
   const { flashes, seen } = studio.checks.api.getState();
@@ -33,7 +29,7 @@ export function findingsOf(studio: Studio): Finding[] {
 
 function flashFindings(studio: Studio, { faults, hour }: SceneFlashReport): Finding[] {
   return faults.map((fault) => ({
-    words: `${flashWords(fault)}. More than three a second over so much of the picture are dangerous to some.`,
+    words: `${flashWords(fault)} More than three a second over so much of the picture are dangerous to some.`,
     go: () => goToMoment(studio, hour, fault.second),
   }));
 }

@@ -2,12 +2,13 @@
 /** The flash check: the luminance of the picture over a minute, how often it flashes, and what is dangerous. */
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
+import { flashWords } from '@/core/checks/flash/flash-words';
 import { FLASH_RATE_HZ } from '@/core/checks/flash/flashes';
 import type { SceneFlash, SceneFlashReport } from '@/core/checks/flash/scene-flashes';
 import { clockText } from '@/core/time/cues';
 import { Column } from '../controls/Column';
 import { useChecks, useStudio } from '../context';
-import { flashWords, goToMoment } from '../store/check-words';
+import { goToMoment } from '../store/check-words';
 import { CheckRun } from './CheckRun';
 import { CHART_CLASS, HEIGHT, PAD, WIDTH } from './chart-scale';
 

@@ -1,11 +1,10 @@
 /** The flash check of a scene at one hour: step by step, since it takes a while, and with the wick that each fault comes from. */
-import { PointRenderer, finishLinear } from '../../light/reference';
+import { coloursAt, scenePlace } from '../../light/reference';
 import { CellRenderer } from '../../light/cells';
 import { MomentMaker } from '../../moment/moment-maker';
 import type { PictureSource, View } from '../../moment/moment';
 import { momentAt } from '../../moment/moment-at';
 import { NOTHING_PASSING } from '../../moment/passing';
-import { srgbDecode } from '../../raster/colour';
 import { type SceneDocument, settingsOf } from '../../scene/document';
 import type { RecordName } from '../../scene/references';
 import { FLASH_RATE_HZ, FlashCounter, flashGrid, type FlashFault, type FlashReport } from './flashes';
@@ -122,18 +121,10 @@ export class SceneFlashes {
   private coloursOf(scene: SceneDocument, frame: number, cells: readonly number[]): Float64Array {
     const { view, source, hour } = this;
     const moment = momentAt(scene, hour, this.secondOf(frame), NOTHING_PASSING, view);
-    const renderer = new PointRenderer(moment, source);
-    const data = new Float64Array(3 * cells.length);
-    cells.forEach((cell, i) => {
-      const [column, row] = [cell % view.widthPx, Math.floor(cell / view.widthPx)];
-      const per = view.outputPerScenePx;
-      data.set(renderer.at(view.x + (column + 0.5) / per, view.y + (row + 0.5) / per), 3 * i);
+    const places = cells.flatMap((cell) => {
+      const { x, y } = scenePlace(moment, cell % view.widthPx, Math.floor(cell / view.widthPx));
+      return [x, y];
     });
-    const isLinear =
-      finishLinear(moment, { width: cells.length, height: 1, data }) || moment.lightSpace === 'linear';
-    return data.map((value) => {
-      const shown = Math.min(1, Math.max(0, value));
-      return isLinear ? shown : srgbDecode(shown);
-    });
+    return coloursAt(moment, source, places);
   }
 }

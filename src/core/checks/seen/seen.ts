@@ -3,11 +3,11 @@
  * flicker, for everybody's eyes. The contrast is the distance of their mean colours in OKLab, times 100: 0 is the same, 2 is
  * just to be told apart, 100 is black against white.
  */
-import { linearToOklab, srgbDecode, type Rgb } from '../../raster/colour';
-import { PointRenderer, finishLinear } from '../../light/reference';
+import { linearToOklab, type Rgb } from '../../raster/colour';
+import { coloursAt } from '../../light/reference';
 import { gateView } from '../../moment/moment-at';
 import { MomentMaker } from '../../moment/moment-maker';
-import type { Moment, PictureSource } from '../../moment/moment';
+import type { PictureSource } from '../../moment/moment';
 import { NOTHING_PASSING } from '../../moment/passing';
 import { lives } from '../../scene/living';
 import type { SceneDocument } from '../../scene/document';
@@ -82,21 +82,13 @@ export class FigureSeen {
     const pixels = moment.pictures.map(({ key }) => source(key));
     const places = figureOf(moment, sprite, pixels);
     if (!places) return null;
-    const renderer = new PointRenderer(moment, source);
-    return [meanColour(moment, renderer, places.figure), meanColour(moment, renderer, places.ring)];
+    return [meanOf(coloursAt(moment, source, places.figure)), meanOf(coloursAt(moment, source, places.ring))];
   }
 }
 
-function meanColour(moment: Moment, renderer: PointRenderer, places: readonly number[]): Rgb {
-  const count = places.length / 2;
-  const data = new Float64Array(3 * count);
-  for (let i = 0; i < count; i++) data.set(renderer.at(places[2 * i], places[2 * i + 1]), 3 * i);
-  const isLinear = finishLinear(moment, { width: count, height: 1, data }) || moment.lightSpace === 'linear';
+function meanOf(colours: Float64Array): Rgb {
   const mean: Rgb = [0, 0, 0];
-  data.forEach((value, i) => {
-    const shown = Math.min(1, Math.max(0, value));
-    mean[i % 3] += (isLinear ? shown : srgbDecode(shown)) / count;
-  });
+  colours.forEach((value, i) => (mean[i % 3] += (3 * value) / colours.length));
   return mean;
 }
 

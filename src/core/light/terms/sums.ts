@@ -1,4 +1,5 @@
 /** How the sums of a layer become its light, a channel at a time; none of them has an order. */
+import type { MomentBlend } from '../../moment/moment';
 import { LUMINANCE } from '../../raster/colour';
 
 /**
@@ -20,6 +21,48 @@ export function ambientOf(scene: number, instead: number, weight: number, added:
  */
 export function lightOf(sum: number, lighten: number, covered: number, taken: number): number {
   return Math.max(0, Math.max(sum, lighten, 1 - covered) - taken);
+}
+
+/** What the lights on a surface come to before they are joined, a value for each channel of each surface. */
+export interface LightSums {
+  /** The ambient light, and the lights that add up. */
+  light: Float64Array;
+  /** The largest of those of which the brighter wins. */
+  lighten: Float64Array;
+  /** What those that uncover leave covered, as a product. */
+  covered: Float64Array;
+  /** What those that take away take. */
+  taken: Float64Array;
+  /** What rims are multiplied by. */
+  rim: Float64Array;
+}
+
+/** @param size three for each surface */
+export function newSums(size: number): LightSums {
+  const values = () => new Float64Array(size);
+  return { light: values(), lighten: values(), covered: values(), taken: values(), rim: values() };
+}
+
+/** Makes sums ready for the first light; the ambient light is for the caller to set. */
+export function clearSums({ lighten, covered, taken, rim }: LightSums, size: number): void {
+  lighten.fill(0, 0, size);
+  covered.fill(1, 0, size);
+  taken.fill(0, 0, size);
+  rim.fill(0, 0, size);
+}
+
+/** Adds what one light gives to a channel of a surface. */
+export function sumUp(
+  { light, lighten, covered, taken, rim }: LightSums,
+  at: number,
+  { blend, rim: isRim }: { blend: MomentBlend; rim: boolean },
+  given: number,
+): void {
+  if (isRim) rim[at] += given;
+  else if (blend === 'add') light[at] += given;
+  else if (blend === 'lighten') lighten[at] = Math.max(lighten[at], given);
+  else if (blend === 'uncover') covered[at] *= 1 - Math.min(given, 1);
+  else taken[at] += given;
 }
 
 /** How much shows of what is seen when lit: by the luminance of what it gets beyond the ambient light. */
