@@ -7,10 +7,7 @@ import type { LightLook } from '@/core/scene/records/light-look';
 import type { Studio } from '../store/studio';
 import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { Standing } from '@/core/moment/standing';
-import { flattened } from '@/core/geometry/smooth';
-import { moverOf, movingThings, pathMap, worksOnPaths } from '../store/motion-edits';
-import { workedWash } from '../store/wash-edits';
-import { washHandles } from '../tools/wash-points';
+import { workAtHand } from '../tools/work-at-hand';
 import { broughtEdges, drawnOutlines } from '../store/outline-places';
 import { FIXTURES, type FixtureCollection } from '../tools/hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
@@ -92,53 +89,6 @@ function glyphOf(
   };
 }
 
-/** The paths of all that goes along one, that of what is picked with its points. */
-function drawPaths(overlay: Overlay, studio: Studio, nearPx: number, seconds: number): void {
-  const { scene } = studio;
-  const { selection } = studio.scenes.state;
-  const { context } = overlay;
-  for (const mover of movingThings(scene)) {
-    const path = moverOf(scene, mover)?.path;
-    const place = path && pathMap(scene, mover, seconds);
-    if (!place) continue;
-    const isPicked = selection.some(
-      ({ collection, id }) => collection === mover.collection && id === mover.id,
-    );
-    const closed = path.ends === 'closed';
-    const flat = flattened(path.points, path.smooth, closed);
-    const points = Array.from({ length: flat.length / 2 }, (_, i) =>
-      applyTo(place.map, flat[2 * i], flat[2 * i + 1]),
-    );
-    context.globalAlpha = isPicked ? 1 : 0.55;
-    overlay.path(points, closed, isPicked);
-  }
-  context.globalAlpha = 1;
-  for (const { x, y } of handlesOf(scene, selection, { nearPx, seconds, partId: null, paths: true }))
-    overlay.pointMark(x, y, true);
-}
-
-/** The points of a wash, and the rectangle that it lies in. */
-function drawWash(overlay: Overlay, { scene }: Studio, washId: string): void {
-  const { tiedTo, x, y, widthPx, heightPx, points } = scene.washes[washId];
-  if (tiedTo === 'rectangle') {
-    const [right, bottom] = [x + widthPx, y + heightPx];
-    overlay.path(
-      [
-        [x, y],
-        [right, y],
-        [right, bottom],
-        [x, bottom],
-      ],
-      true,
-      true,
-    );
-  }
-  for (const handle of washHandles(scene, washId)) {
-    overlay.patch(handle.x, handle.y, points[handle.point].colour);
-    overlay.words(handle.x, handle.y, `${handle.point + 1}`, 11, 4);
-  }
-}
-
 function drawHandles(
   overlay: Overlay,
   studio: Studio,
@@ -147,9 +97,8 @@ function drawHandles(
 ): void {
   const { scene } = studio;
   const { selection } = studio.scenes.state;
-  const washId = workedWash(studio);
-  if (washId !== null) return drawWash(overlay, studio, washId);
-  if (worksOnPaths(studio)) return drawPaths(overlay, studio, nearPx, seconds);
+  const work = workAtHand(studio);
+  if (work) return work.draw(overlay, studio);
   const { partId } = studio.desk.getState();
   const picked = selection.length === 1 ? pickedLight(scene, selection[0], partId, seconds) : null;
   if (picked) {

@@ -5,7 +5,7 @@ import { wheeledLevel } from '../lights/isolux';
 import type { Studio } from '../store/studio';
 import type { Surface } from '../surface/surface';
 import { panned, toScene, zoomedAbout, zoomStep, type Pan } from '../surface/view';
-import { handleAt } from '../tools/handles';
+import { handleUnder } from '../tools/handles';
 import { FIXTURES } from '../tools/hits';
 import type { Tool, ToolEvent } from '../tools/tool';
 import type { MiniView } from './mini-view';
@@ -113,9 +113,7 @@ export class StagePointer {
       return;
     }
     const { x, y, nearPx } = this.toolEvent(event);
-    const { seconds } = studio.live.getState();
-    const { partId } = studio.desk.getState();
-    const handle = handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds, partId });
+    const handle = handleUnder(studio, { x, y, nearPx });
     style.cursor = handle ? 'move' : '';
   }
 

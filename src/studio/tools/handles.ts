@@ -3,29 +3,27 @@ import { applyTo, inverse, type Affine } from '@/core/geometry/affine';
 import { figureSize } from '@/core/art/frames';
 import { artOf, spriteAffine } from '@/core/moment/standing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
-import { isMover } from '../store/motion-edits';
 import type { Picked } from '../store/scene-store';
 import { drawnOutlines, occluderMap } from '../store/outline-places';
 import type { LightHandle } from '../lights/handle-makers';
 import { lightHandles } from '../lights/light-handles';
 import { pickedLight } from '../lights/picked-light';
-import { pathHandles, type PathPointHandle } from './path-points';
-import { washHandles, type WashPointHandle } from './wash-points';
+import type { Studio } from '../store/studio';
+import { isOfWork, workAtHand, type WorkHandle } from './work-at-hand';
 
 export type Handle =
   | LightHandle
-  | PathPointHandle
-  | WashPointHandle
+  | WorkHandle
   | ({ label: string; x: number; y: number } & (
       | { kind: 'turn' | 'scale'; id: string; cx: number; cy: number }
       | { kind: 'point'; id: string; outline: number; point: number; back: Affine }
       | { kind: 'gate'; corner: readonly [-1 | 0 | 1, -1 | 0 | 1] }
     ));
 
-const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate', 'path point', 'wash point']);
+const OTHERS: ReadonlySet<string> = new Set(['turn', 'scale', 'point', 'gate']);
 
 export function isOfLight(handle: Handle): handle is LightHandle {
-  return !OTHERS.has(handle.kind);
+  return !OTHERS.has(handle.kind) && !isOfWork(handle);
 }
 
 /** The turn ring stands this far beyond the sprite's upper side, as a multiple of how near counts. */
@@ -38,23 +36,17 @@ export interface HandleOptions {
   seconds: number;
   /** The part of a lamp that is worked on. */
   partId: string | null;
-  /** The wash that is worked on: its points in the place of all other handles. */
-  washId?: string | null;
-  /** Paths are worked on: their points in the place of all other handles. */
-  paths?: boolean;
 }
 
 /** All handles of what is picked; things picked many at once have none. */
 export function handlesOf(
   scene: SceneDocument,
   selection: readonly Picked[],
-  { nearPx, seconds, partId, washId = null, paths = false }: HandleOptions,
+  { nearPx, seconds, partId }: HandleOptions,
 ): Handle[] {
-  if (washId !== null) return washHandles(scene, washId);
   if (selection.length !== 1) return [];
   const [picked] = selection;
   const { collection, id } = picked;
-  if (paths) return isMover(picked) ? pathHandles(scene, picked, seconds) : [];
   const light = pickedLight(scene, picked, partId, seconds);
   if (light) return lightHandles(light, nearPx);
   if (collection === 'sprites') return spriteHandles(scene, id, nearPx, seconds);
@@ -109,6 +101,33 @@ function pointHandles(scene: SceneDocument, id: string, seconds: number): Handle
   );
 }
 
+/** The handle under a place of the stage: a point of what is worked on, or of what is picked. */
+export function handleUnder(
+  studio: Studio,
+  { x, y, nearPx }: { x: number; y: number; nearPx: number },
+): Handle | null {
+  const work = workAtHand(studio);
+  if (work) return nearestOf(work.handles(studio), x, y, nearPx);
+  const { seconds } = studio.live.getState();
+  const { partId } = studio.desk.getState();
+  return handleAt(studio.scene, studio.scenes.state.selection, x, y, { nearPx, seconds, partId });
+}
+
+function nearestOf<H extends { x: number; y: number }>(
+  handles: readonly H[],
+  x: number,
+  y: number,
+  nearPx: number,
+): H | null {
+  let best: H | null = null;
+  let bestAway = nearPx;
+  for (const handle of handles) {
+    const away = Math.max(Math.abs(handle.x - x), Math.abs(handle.y - y));
+    if (away <= bestAway) [best, bestAway] = [handle, away];
+  }
+  return best;
+}
+
 /** The handle under a point: the nearest of what is picked, a whole isolux line, or the gate's frame. */
 export function handleAt(
   scene: SceneDocument,
@@ -119,22 +138,15 @@ export function handleAt(
 ): Handle | null {
   const { nearPx } = options;
   const handles = handlesOf(scene, selection, options);
-  let best: Handle | null = null;
-  let bestAway = nearPx;
-  for (const handle of handles) {
-    const away = Math.max(Math.abs(handle.x - x), Math.abs(handle.y - y));
-    if (away <= bestAway) [best, bestAway] = [handle, away];
-  }
-  if (best) return best;
+  const nearest = nearestOf(handles, x, y, nearPx);
+  if (nearest) return nearest;
   for (const handle of handles) {
     if (handle.kind !== 'isolux' || handle.radius < 2 * nearPx) continue;
     const [dx, dy] = [x - handle.cx, (y - handle.cy) * handle.squash];
     const r = Math.sqrt(dx * dx + dy * dy);
     if (Math.abs(r - handle.radius) <= nearPx * 0.5) return handle;
   }
-  return selection.length === 0 && (options.washId ?? null) === null
-    ? gateHandle(scene, x, y, nearPx * 0.5)
-    : null;
+  return selection.length === 0 ? gateHandle(scene, x, y, nearPx * 0.5) : null;
 }
 
 function gateHandle(scene: SceneDocument, x: number, y: number, nearPx: number): Handle | null {

@@ -3,9 +3,19 @@ import { applyTo, type Affine } from '@/core/geometry/affine';
 import { distanceToSegment, mappedPoints } from '@/core/geometry/outline';
 import { flattened } from '@/core/geometry/smooth';
 import type { MotionPath } from '@/core/scene/records/motion';
-import { moverOf, pathEdits, pathMap, type MoverName } from '../store/motion-edits';
+import {
+  moverOf,
+  movingThings,
+  pathEdits,
+  pathMap,
+  pickedMover,
+  worksOnPaths,
+  type MoverName,
+} from '../store/motion-edits';
 import type { Studio } from '../store/studio';
 import type { SceneDocument } from '@/core/scene/document';
+import type { Overlay } from '../surface/overlay';
+import type { PointWork } from './point-work';
 import { withoutPoint, withPoint, withSmooth } from './outline-edits';
 
 export interface PathPointHandle {
@@ -18,7 +28,7 @@ export interface PathPointHandle {
   back: Affine;
 }
 
-export function pathHandles(scene: SceneDocument, mover: MoverName, seconds: number): PathPointHandle[] {
+function pathHandles(scene: SceneDocument, mover: MoverName, seconds: number): PathPointHandle[] {
   const path = moverOf(scene, mover)?.path;
   const place = path && pathMap(scene, mover, seconds);
   if (!place) return [];
@@ -39,13 +49,13 @@ function setPath(studio: Studio, mover: MoverName, label: string, fields: Partia
   studio.scenes.transact({ label, edits: pathEdits(studio.scene, [mover], fields) });
 }
 
-export function smoothPathPoint(studio: Studio, { mover, point }: PathPointHandle): void {
+function smoothPathPoint(studio: Studio, { mover, point }: PathPointHandle): void {
   const path = moverOf(studio.scene, mover)!.path!;
   setPath(studio, mover, 'Smooth or corner', asPath(withSmooth(asOutline(path), 0, point)));
 }
 
 /** Whether a place lies on the path of a thing, as near as counts. */
-export function isOnPath(
+function isOnPath(
   studio: Studio,
   mover: MoverName,
   { x, y, nearPx }: { x: number; y: number; nearPx: number },
@@ -63,7 +73,7 @@ export function isOnPath(
 }
 
 /** On a point takes it away; elsewhere adds one on the nearest side. @returns whether there is a path at all */
-export function doubleOnPath(
+function doubleOnPath(
   studio: Studio,
   mover: MoverName,
   event: { x: number; y: number },
@@ -83,3 +93,54 @@ export function doubleOnPath(
   setPath(studio, mover, 'Add a point', asPath(withPoint(asOutline(path), path.ends === 'closed', u, v)));
   return true;
 }
+
+/** The paths of all that goes along one, that of what is picked with its points. */
+function drawPaths(overlay: Overlay, studio: Studio): void {
+  const { scene } = studio;
+  const { seconds } = studio.live.getState();
+  const { selection } = studio.scenes.state;
+  const { context } = overlay;
+  for (const mover of movingThings(scene)) {
+    const path = moverOf(scene, mover)?.path;
+    const place = path && pathMap(scene, mover, seconds);
+    if (!place) continue;
+    const isPicked = selection.some(
+      ({ collection, id }) => collection === mover.collection && id === mover.id,
+    );
+    const closed = path.ends === 'closed';
+    const flat = flattened(path.points, path.smooth, closed);
+    const points = Array.from({ length: flat.length / 2 }, (_, i) =>
+      applyTo(place.map, flat[2 * i], flat[2 * i + 1]),
+    );
+    context.globalAlpha = isPicked ? 1 : 0.55;
+    overlay.path(points, closed, isPicked);
+  }
+  context.globalAlpha = 1;
+  for (const { x, y } of handlesOfPath(studio)) overlay.pointMark(x, y, true);
+}
+
+function handlesOfPath(studio: Studio): PathPointHandle[] {
+  const mover = pickedMover(studio);
+  return mover ? pathHandles(studio.scene, mover, studio.live.getState().seconds) : [];
+}
+
+/** The path of the one thing that is picked; those of all others are drawn with it. */
+export const pathWork: PointWork<PathPointHandle> = {
+  isAtHand: worksOnPaths,
+  handles: handlesOfPath,
+  under(studio, event) {
+    // What goes along it stays picked, and is moved with it.
+    const mover = pickedMover(studio);
+    return mover && isOnPath(studio, mover, event) ? mover : null;
+  },
+  shift: smoothPathPoint,
+  double(studio, event, handle) {
+    const mover = pickedMover(studio);
+    return mover !== null && doubleOnPath(studio, mover, event, handle);
+  },
+  draw: drawPaths,
+  hint: (studio) =>
+    pickedMover(studio)
+      ? 'Drag a point of the path, Shift-click smooths it; a double click takes one away or adds one'
+      : 'Click what is to move',
+};

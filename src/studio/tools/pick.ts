@@ -3,7 +3,7 @@ import { applyTo, inverse } from '@/core/geometry/affine';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { applyEdits, type Edit } from '@/core/scene/edits';
 import { copiesInPlace } from '../store/copies';
-import { handleAt, type Handle } from './handles';
+import { handleUnder, type Handle } from './handles';
 import { occluderMap } from '../store/outline-places';
 import { hitAt, hitsWithin } from './hits';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
@@ -14,9 +14,7 @@ import type { Gesture, Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
 import type { Tool, ToolEvent } from './tool';
 import { movedEdits } from '../store/moved-edits';
-import { pickedMover, worksOnPaths } from '../store/motion-edits';
-import { addWashPoint, deleteWashPoint, workedWash } from '../store/wash-edits';
-import { doubleOnPath, isOnPath, smoothPathPoint } from './path-points';
+import { isOfWork, workAtHand } from './work-at-hand';
 import { splitAt, withoutPoint, withPoint, withSmooth } from './outline-edits';
 import { handled } from './handled';
 import { snappedPlace } from './snap';
@@ -53,7 +51,8 @@ export class PickTool implements Tool {
     const { studio } = this;
     const handle = this.handleAt(event);
     if (handle?.kind === 'point' && (event.shift || event.alt)) return this.markPoint(handle, event);
-    if (handle?.kind === 'path point' && event.shift) return smoothPathPoint(studio, handle);
+    const work = workAtHand(studio);
+    if (handle && isOfWork(handle) && event.shift && work?.shift) return work.shift(studio, handle);
     if (handle?.kind === 'area point' && event.shift) return smoothAreaPoint(studio, handle);
     this.cut = null;
     if (handle) {
@@ -66,10 +65,9 @@ export class PickTool implements Tool {
       };
       return;
     }
-    const mover = worksOnPaths(studio) ? pickedMover(studio) : null;
-    if (mover && isOnPath(studio, mover, event)) {
-      // What goes along it stays picked, and is moved with it.
-      this.state = { kind: 'pressed', at: event, under: mover, wasPicked: true };
+    const held = work?.under?.(studio, event) ?? null;
+    if (held) {
+      this.state = { kind: 'pressed', at: event, under: held, wasPicked: true };
       return;
     }
     const under = hitAt(studio.scene, event.x, event.y, {
@@ -167,18 +165,9 @@ export class PickTool implements Tool {
   doubleDown(event: ToolEvent): void {
     const { studio } = this;
     const { scene } = studio;
-    const washId = workedWash(studio);
-    if (washId !== null) {
-      const handle = this.handleAt(event);
-      if (handle?.kind === 'wash point') return deleteWashPoint(studio, washId, handle.point);
-      return addWashPoint(studio, washId, event.x, event.y);
-    }
-    const mover = worksOnPaths(studio) ? pickedMover(studio) : null;
-    if (mover) {
-      const handle = this.handleAt(event);
-      doubleOnPath(studio, mover, event, handle?.kind === 'path point' ? handle : null);
-      return;
-    }
+    const pressed = this.handleAt(event);
+    const own = pressed && isOfWork(pressed) ? pressed : null;
+    if (workAtHand(studio)?.double(studio, event, own)) return;
     const light = onlyLight(studio);
     if (light) return doubleOnArea(studio, light, event, this.handleAt(event));
     const [id] = studio.pickedOf('occluders');
@@ -217,15 +206,8 @@ export class PickTool implements Tool {
     else studio.say('Too few points would be left on one side of this.');
   }
 
-  private handleAt({ x, y, nearPx }: ToolEvent): Handle | null {
-    const { studio } = this;
-    const { seconds } = studio.live.getState();
-    const { partId } = studio.desk.getState();
-    return handleAt(studio.scene, studio.scenes.state.selection, x, y, {
-      ...{ nearPx, seconds, partId },
-      paths: worksOnPaths(studio),
-      washId: workedWash(studio),
-    });
+  private handleAt(event: ToolEvent): Handle | null {
+    return handleUnder(this.studio, event);
   }
 
   get isDragging(): boolean {
@@ -239,12 +221,8 @@ export class PickTool implements Tool {
   }
 
   hint(): string {
-    if (workedWash(this.studio) !== null)
-      return 'Drag a point of the wash; a double click adds one or takes one away';
-    if (worksOnPaths(this.studio))
-      return pickedMover(this.studio)
-        ? 'Drag a point of the path, Shift-click smooths it; a double click takes one away or adds one'
-        : 'Click what is to move';
+    const work = workAtHand(this.studio);
+    if (work) return work.hint(this.studio);
     const picked = onlyLight(this.studio);
     if (picked) return LIGHT_SCREENS[picked.light.kind].pickHint;
     if (this.studio.pickedOf('sprites').length === 1)

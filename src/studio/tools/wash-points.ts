@@ -1,7 +1,10 @@
 /** Points of the wash that is worked on, as handles of the stage. */
 import type { SceneDocument } from '@/core/scene/document';
 import { change, type Edit } from '@/core/scene/edits';
-import { washOrigin, withPointChanged } from '../store/wash-edits';
+import type { Studio } from '../store/studio';
+import { addWashPoint, deleteWashPoint, washOrigin, withPointChanged, workedWash } from '../store/wash-edits';
+import type { Overlay } from '../surface/overlay';
+import type { PointWork } from './point-work';
 
 export interface WashPointHandle {
   kind: 'wash point';
@@ -12,7 +15,7 @@ export interface WashPointHandle {
   point: number;
 }
 
-export function washHandles(scene: SceneDocument, washId: string): WashPointHandle[] {
+function washHandles(scene: SceneDocument, washId: string): WashPointHandle[] {
   const wash = scene.washes[washId];
   if (!wash) return [];
   const [left, top] = washOrigin(scene, wash);
@@ -33,3 +36,39 @@ export function movedWashPoint(
   const [left, top] = washOrigin(scene, wash);
   return change(scene, 'washes', washId, withPointChanged(wash, point, { x: x - left, y: y - top }));
 }
+
+/** The points of a wash, and the rectangle that it lies in. */
+function drawWash(overlay: Overlay, { scene }: Studio, washId: string): void {
+  const { tiedTo, x, y, widthPx, heightPx, points } = scene.washes[washId];
+  if (tiedTo === 'rectangle') {
+    const [right, bottom] = [x + widthPx, y + heightPx];
+    overlay.path(
+      [
+        [x, y],
+        [right, y],
+        [right, bottom],
+        [x, bottom],
+      ],
+      true,
+      true,
+    );
+  }
+  for (const handle of washHandles(scene, washId)) {
+    overlay.patch(handle.x, handle.y, points[handle.point].colour);
+    overlay.words(handle.x, handle.y, `${handle.point + 1}`, 11, 4);
+  }
+}
+
+/** The wash that is worked on; there is none while the scene has none. */
+export const washWork: PointWork<WashPointHandle> = {
+  isAtHand: (studio) => workedWash(studio) !== null,
+  handles: (studio) => washHandles(studio.scene, workedWash(studio)!),
+  double(studio, { x, y }, handle) {
+    const washId = workedWash(studio)!;
+    if (handle) deleteWashPoint(studio, washId, handle.point);
+    else addWashPoint(studio, washId, x, y);
+    return true;
+  },
+  draw: (overlay, studio) => drawWash(overlay, studio, workedWash(studio)!),
+  hint: () => 'Drag a point of the wash; a double click adds one or takes one away',
+};
