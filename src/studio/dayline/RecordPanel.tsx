@@ -2,18 +2,17 @@
 /** What a cue records at this hour: what is tried stands ticked, all else can be added. */
 import { useEffect, useRef, useState } from 'react';
 import { clockText } from '@/core/time/cues';
+import { itemKey, type CueItem } from '@/core/time/cue-items';
 import { Key } from '../controls/small';
 import { useDesk, useStudio } from '../context';
 import {
   cueHere,
   dayItems,
   isTried,
-  itemKey,
   itemNow,
   itemWords,
   offeredItems,
   recordItems,
-  type DayItem,
 } from '../store/day-trial';
 import { useDayNow } from '../time/use-day-now';
 
@@ -99,7 +98,7 @@ function Ticks({
   onToggle,
 }: {
   title: string;
-  items: readonly DayItem[];
+  items: readonly CueItem[];
   ticked: ReadonlySet<string>;
   onToggle(key: string): void;
 }) {

@@ -1,9 +1,10 @@
 /** Edits of cues as wholes: copies, and values that a chart sets at an hour. */
 import { change, create, type Edit } from '@/core/scene/edits';
-import { newCue, type Cue } from '@/core/scene/records/cue';
+import { newCue } from '@/core/scene/records/cue';
+import { withItem, type CueItem, type ItemValue } from '@/core/time/cue-items';
 import { clockText } from '@/core/time/cues';
 import { DAY_HOURS } from '@/core/time/periodic';
-import { cueHere, type DayItem } from './day-trial';
+import { cueHere } from './day-trial';
 import { freshId, type Studio } from './studio';
 
 /** Hours of cues that are dragged or put down snap to five minutes. */
@@ -40,25 +41,12 @@ export function copyCue(studio: Studio, id: string): void {
   });
 }
 
-/** Fields of a cue with another value of an item in it; null lets it go. */
-export function withItem(
-  cue: Pick<Cue, 'circuitLevels'>,
-  item: DayItem,
-  to: number | string | null,
-): Partial<Cue> {
-  if ('value' in item) return { [item.value]: to };
-  const others = cue.circuitLevels.filter(({ circuitId }) => circuitId !== item.circuitId);
-  if (to === null) return { circuitLevels: others };
-  const held = cue.circuitLevels.find(({ circuitId }) => circuitId === item.circuitId)?.held ?? false;
-  return { circuitLevels: [...others, { circuitId: item.circuitId, level: to as number, held }] };
-}
-
 /** Edits that hold a value in a cue at an hour: the one that stands there, or a new one. */
-export function editsHolding(studio: Studio, item: DayItem, hours: number, to: number | string): Edit[] {
+export function editsHolding(studio: Studio, item: CueItem, hours: number, to: ItemValue): Edit[] {
   const there = Object.entries(studio.scenes.kept.cues).find(([, cue]) => cue.clockHours === hours);
   if (!there) {
-    const fields = withItem({ circuitLevels: [] }, item, to);
-    return [create('cues', freshId(), newCue({ clockHours: hours, ...fields }))];
+    const cue = newCue({ clockHours: hours });
+    return [create('cues', freshId(), { ...cue, ...withItem(cue, item, to) })];
   }
   const edit = change(studio.scenes.kept, 'cues', there[0], withItem(there[1], item, to));
   return edit ? [edit] : [];

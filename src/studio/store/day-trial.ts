@@ -2,7 +2,8 @@
 import { linearToHex } from '@/core/raster/colour';
 import { inOrder, settingsOf } from '@/core/scene/document';
 import { change, create, type Edit } from '@/core/scene/edits';
-import { newCue, type Cue } from '@/core/scene/records/cue';
+import { newCue } from '@/core/scene/records/cue';
+import { withItem, type CueItem, type ItemValue } from '@/core/time/cue-items';
 import { CUE_VALUE_NAMES, CUE_VALUES, isCueColour, type CueValue } from '@/core/time/cue-values';
 import type { SkyBody } from '@/core/time/sky-fields';
 import type { Trial } from '@/core/time/trial';
@@ -13,33 +14,31 @@ const SAME_HOUR = 1 / 120;
 /** Recorded levels are rounded to thousandths. */
 const LEVEL_STEPS = 1000;
 
-/** What a cue can hold of a scene: a value by its name, or the level of a circuit by its id. */
-export type DayItem = { value: CueValue } | { circuitId: string };
-
-export function itemKey(item: DayItem): string {
-  return 'value' in item ? item.value : `circuit ${item.circuitId}`;
-}
-
-/** All that can be recorded in a scene: values of the sun and the moon only where a light follows them. */
-export function dayItems({ scene }: Studio): DayItem[] {
-  const followed = new Set<string>(Object.values(scene.lights).map(({ follows }) => follows));
-  const values = CUE_VALUE_NAMES.filter((value) => {
-    const { own } = CUE_VALUES[value];
-    return own === 'settings' || followed.has(own);
-  });
+/** All that a cue of the scene can hold. */
+export function holdable({ scene }: Studio): CueItem[] {
   return [
-    ...values.map((value) => ({ value })),
+    ...CUE_VALUE_NAMES.map((value) => ({ value })),
     ...inOrder(scene.circuits).map(([circuitId]) => ({ circuitId })),
   ];
 }
 
-export function itemWords({ scene }: Studio, item: DayItem): string {
+/** All that can be recorded in a scene: values of the sun and the moon only where a light follows them. */
+export function dayItems(studio: Studio): CueItem[] {
+  const followed = new Set<string>(Object.values(studio.scene.lights).map(({ follows }) => follows));
+  return holdable(studio).filter((item) => {
+    if (!('value' in item)) return true;
+    const { own } = CUE_VALUES[item.value];
+    return own === 'settings' || followed.has(own);
+  });
+}
+
+export function itemWords({ scene }: Studio, item: CueItem): string {
   if ('value' in item) return CUE_VALUES[item.value].word;
   return scene.circuits[item.circuitId]?.name ?? '';
 }
 
 /** What is seen of an item at an hour: recorded or tried; a colour as hex. */
-export function itemAt(studio: Studio, item: DayItem, clockHours: number): number | string {
+export function itemAt(studio: Studio, item: CueItem, clockHours: number): ItemValue {
   const day = studio.day();
   if (!('value' in item)) return day.circuitLevel(item.circuitId, clockHours);
   const { value } = item;
@@ -54,12 +53,12 @@ export function itemAt(studio: Studio, item: DayItem, clockHours: number): numbe
 }
 
 /** The same at the playhead. */
-export function itemNow(studio: Studio, item: DayItem): number | string {
+export function itemNow(studio: Studio, item: CueItem): ItemValue {
   return itemAt(studio, item, studio.live.getState().clockHours);
 }
 
 /** Where no cue holds it, the first light that follows says its own. */
-function bodyAt(studio: Studio, value: CueValue, own: SkyBody, clockHours: number): number | string {
+function bodyAt(studio: Studio, value: CueValue, own: SkyBody, clockHours: number): ItemValue {
   const day = studio.day();
   const light = inOrder(studio.scene.lights).find(([, { follows }]) => follows === own)?.[1];
   if (isCueColour(value)) {
@@ -70,13 +69,13 @@ function bodyAt(studio: Studio, value: CueValue, own: SkyBody, clockHours: numbe
 }
 
 /** Whether an item is tried, and not recorded yet. */
-export function isTried(trial: Trial | null, item: DayItem): boolean {
+export function isTried(trial: Trial | null, item: CueItem): boolean {
   if (!trial) return false;
   return 'value' in item ? item.value in trial : item.circuitId in (trial.circuitLevels ?? {});
 }
 
 /** Shows a value in the place of what is recorded, at this hour. */
-export function tryItem(studio: Studio, item: DayItem, to: number | string): void {
+export function tryItem(studio: Studio, item: CueItem, to: ItemValue): void {
   studio.desk.setState(({ trial }) => ({
     notice: null,
     trial:
@@ -87,7 +86,7 @@ export function tryItem(studio: Studio, item: DayItem, to: number | string): voi
 }
 
 /** What an item was before it was tried comes back. */
-export function giveUpItem(studio: Studio, item: DayItem): void {
+export function giveUpItem(studio: Studio, item: CueItem): void {
   const { trial } = studio.desk.getState();
   if (!trial) return;
   const left: Trial = { ...trial };
@@ -101,7 +100,7 @@ export function giveUpItem(studio: Studio, item: DayItem): void {
 }
 
 /** What recording begins with: what is tried; where nothing is, the ambient light. */
-export function offeredItems(studio: Studio): DayItem[] {
+export function offeredItems(studio: Studio): CueItem[] {
   const { trial } = studio.desk.getState();
   const tried = dayItems(studio).filter((item) => isTried(trial, item));
   return tried.length > 0 ? tried : [{ value: 'ambientColour' }, { value: 'ambientLevel' }];
@@ -116,30 +115,20 @@ export function cueHere(studio: Studio): string | null {
 }
 
 /** Holds what is seen of some items in a cue at this hour: a new one, or the one that is there. What is tried ends. */
-export function recordItems(studio: Studio, items: readonly DayItem[]): void {
+export function recordItems(studio: Studio, items: readonly CueItem[]): void {
   if (items.length === 0) return;
   const { scene } = studio;
   const clockHours = (Math.round(studio.live.getState().clockHours * 100) / 100) % 24;
   const id = cueHere(studio);
-  const fields: Partial<Cue> = {};
-  const levels = new Map(
-    (id === null ? [] : scene.cues[id].circuitLevels).map((own) => [own.circuitId, own] as const),
-  );
-  for (const item of items) {
+  const before = id === null ? newCue({ clockHours }) : scene.cues[id];
+  const recorded = items.reduce((cue, item) => {
     const now = itemNow(studio, item);
     const rounded = typeof now === 'number' ? Math.round(now * LEVEL_STEPS) / LEVEL_STEPS : now;
-    if ('value' in item) Object.assign(fields, { [item.value]: rounded });
-    else {
-      const held = levels.get(item.circuitId)?.held ?? false;
-      levels.set(item.circuitId, { circuitId: item.circuitId, level: rounded as number, held });
-    }
-  }
-  fields.circuitLevels = [...levels.values()];
+    return { ...cue, ...withItem(cue, item, rounded) };
+  }, before);
   const cueId = id ?? freshId();
   const edit: Edit | null =
-    id === null
-      ? create('cues', cueId, newCue({ clockHours, ...fields }))
-      : change(scene, 'cues', cueId, fields);
+    id === null ? create('cues', cueId, recorded) : change(scene, 'cues', cueId, recorded);
   studio.desk.setState({ trial: null, isRecording: false });
   studio.scenes.transact({
     label: 'Record a cue',

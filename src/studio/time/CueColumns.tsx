@@ -3,17 +3,18 @@ import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import type { Cue } from '@/core/scene/records/cue';
-import { cueValueRow, CUE_VALUE_NAMES, isCueColour, type CueValue } from '@/core/time/cue-values';
+import { isHeld, itemIn, itemKey, itemsIn, withHeld, withItem, type CueItem } from '@/core/time/cue-items';
 import { clockText } from '@/core/time/cues';
 import { Column } from '../controls/Column';
 import { CommandKey } from '../controls/CommandKey';
 import { useGesture } from '../controls/FieldOf';
-import { ColourField, Choice, Key, Row } from '../controls/small';
+import { Choice, Key, Row } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useScene, useStudio } from '../context';
 import { goToHour } from '../dayline/Dayline';
 import { copyCue } from '../store/cue-edits';
-import { itemAt } from '../store/day-trial';
+import { holdable, itemAt, itemWords } from '../store/day-trial';
+import { ItemInput } from './ItemInput';
 
 /** A cue: its hour, and what it holds. What it does not hold runs through it from its neighbours. */
 export function CueColumns({ id }: { id: string }) {
@@ -38,11 +39,8 @@ export function CueColumns({ id }: { id: string }) {
         </Row>
       </Column>
       <Column title="What it holds" wide="very">
-        {CUE_VALUE_NAMES.filter((name) => cue[name] !== null).map((name) => (
-          <HeldValue key={name} id={id} cue={cue} name={name} />
-        ))}
-        {cue.circuitLevels.map(({ circuitId }) => (
-          <HeldCircuit key={circuitId} id={id} cue={cue} circuitId={circuitId} />
+        {itemsIn(cue).map((item) => (
+          <HeldItem key={itemKey(item)} id={id} cue={cue} item={item} />
         ))}
         <CueWash id={id} cue={cue} />
         <AddValue id={id} cue={cue} />
@@ -68,114 +66,46 @@ function useCueGesture(id: string, label: string) {
 }
 
 /** A row: the value, whether it holds until the next cue, and a key that lets it go. */
-function Held({
-  words,
-  isHeld,
-  onHold,
-  onDrop,
-  children,
-}: {
-  words: string;
-  isHeld: boolean;
-  onHold(held: boolean): void;
-  onDrop(): void;
-  children: React.ReactNode;
-}) {
+function HeldItem({ id, cue, item }: { id: string; cue: Cue; item: CueItem }) {
+  const studio = useStudio();
+  const words = useScene(() => itemWords(studio, item));
+  const gesture = useCueGesture(id, words);
+  const held = isHeld(cue, item);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_52px_18px] items-center gap-1">
-      {children}
+      <ItemInput
+        item={item}
+        label={words}
+        value={itemIn(cue, item)!}
+        onPreview={(to) => gesture.preview(withItem(cue, item, to))}
+        onCommit={(to) => gesture.commit(withItem(cue, item, to))}
+        onCancel={gesture.cancel}
+      />
       <button
         type="button"
         role="switch"
-        aria-checked={isHeld}
+        aria-checked={held}
         aria-label={`${words} after this cue`}
         title={
-          isHeld
+          held
             ? 'Stays as it is until the next cue that holds it'
             : 'Runs smoothly to the next cue that holds it'
         }
         className="cursor-pointer text-small text-ash"
-        onClick={() => onHold(!isHeld)}
+        onClick={() => gesture.commit(withHeld(cue, item, !held))}
       >
-        {isHeld ? 'holds' : 'smooth'}
+        {held ? 'holds' : 'smooth'}
       </button>
       <button
         type="button"
         aria-label={`Let go of ${words}`}
         title="This cue does not hold it any more"
         className="cursor-pointer text-ash"
-        onClick={onDrop}
+        onClick={() => gesture.commit(withItem(cue, item, null))}
       >
         ×
       </button>
     </div>
-  );
-}
-
-function HeldValue({ id, cue, name }: { id: string; cue: Cue; name: CueValue }) {
-  const { word, low = 0, high = 1, unit } = cueValueRow(name);
-  const gesture = useCueGesture(id, word);
-  const value = cue[name]!;
-  const held = cue.held.includes(name);
-  return (
-    <Held
-      words={word}
-      isHeld={held}
-      onHold={(on) =>
-        gesture.commit({ held: on ? [...cue.held, name] : cue.held.filter((one) => one !== name) })
-      }
-      onDrop={() => gesture.commit({ [name]: null, held: cue.held.filter((one) => one !== name) })}
-    >
-      {isCueColour(name) ? (
-        <ColourField
-          label={word}
-          value={value as string}
-          onPreview={(to) => gesture.preview({ [name]: to })}
-          onCommit={(to) => gesture.commit({ [name]: to })}
-        />
-      ) : (
-        <ValueField
-          label={word}
-          value={value as number}
-          low={low}
-          high={high}
-          step={0.01}
-          unit={unit}
-          onPreview={(to) => gesture.preview({ [name]: to })}
-          onCommit={(to) => gesture.commit({ [name]: to })}
-          onCancel={gesture.cancel}
-        />
-      )}
-    </Held>
-  );
-}
-
-function HeldCircuit({ id, cue, circuitId }: { id: string; cue: Cue; circuitId: string }) {
-  const name = useScene(({ scene }) => scene.circuits[circuitId]?.name ?? '');
-  const gesture = useCueGesture(id, name);
-  const own = cue.circuitLevels.find((one) => one.circuitId === circuitId)!;
-  const others = cue.circuitLevels.filter((one) => one !== own);
-  const withOwn = (fields: Partial<typeof own>): Edited => ({
-    circuitLevels: cue.circuitLevels.map((one) => (one === own ? { ...own, ...fields } : one)),
-  });
-  return (
-    <Held
-      words={name}
-      isHeld={own.held}
-      onHold={(held) => gesture.commit(withOwn({ held }))}
-      onDrop={() => gesture.commit({ circuitLevels: others })}
-    >
-      <ValueField
-        label={name}
-        value={own.level}
-        low={0}
-        high={2}
-        step={0.01}
-        onPreview={(level) => gesture.preview(withOwn({ level }))}
-        onCommit={(level) => gesture.commit(withOwn({ level }))}
-        onCancel={gesture.cancel}
-      />
-    </Held>
   );
 }
 
@@ -200,34 +130,20 @@ function CueWash({ id, cue }: { id: string; cue: Cue }) {
 function AddValue({ id, cue }: { id: string; cue: Cue }) {
   const studio = useStudio();
   const gesture = useCueGesture(id, 'Cue');
-  const circuits = useScene(({ scene }) =>
-    Object.entries(scene.circuits).map(([cid, { name }]) => [cid, name] as const),
-  );
-  const free = CUE_VALUE_NAMES.filter((name) => cue[name] === null);
-  const freeCircuits = circuits.filter(([cid]) => cue.circuitLevels.every((one) => one.circuitId !== cid));
-  if (free.length + freeCircuits.length === 0) return null;
-  const add = (key: string) => {
-    const name = free.find((one) => one === key);
-    const day = studio.day();
-    if (name) gesture.commit({ [name]: itemAt(studio, { value: name }, cue.clockHours) });
-    else if (key !== '')
-      gesture.commit({
-        circuitLevels: [
-          ...cue.circuitLevels,
-          { circuitId: key, level: day.circuitLevel(key, cue.clockHours), held: false },
-        ],
-      });
-  };
+  const free = useScene(() => holdable(studio).filter((item) => itemIn(cue, item) === null));
+  if (free.length === 0) return null;
   return (
     <Choice<string>
       label="Hold more"
       value=""
       options={[
         ['', 'choose a value'],
-        ...free.map((name) => [name, cueValueRow(name).word] as const),
-        ...freeCircuits,
+        ...free.map((item) => [itemKey(item), itemWords(studio, item)] as const),
       ]}
-      onChange={add}
+      onChange={(key) => {
+        const item = free.find((one) => itemKey(one) === key);
+        if (item) gesture.commit(withItem(cue, item, itemAt(studio, item, cue.clockHours)));
+      }}
     />
   );
 }

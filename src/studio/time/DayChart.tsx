@@ -4,15 +4,24 @@ import { useRef, type PointerEvent } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { change, type Edit } from '@/core/scene/edits';
-import { cueValueRow, isCueColour } from '@/core/time/cue-values';
+import {
+  isColourItem,
+  itemIn,
+  itemKey,
+  itemRange,
+  withItem,
+  type CueItem,
+  type ItemValue,
+} from '@/core/time/cue-items';
+import { cueValueRow } from '@/core/time/cue-values';
 import { clockText, cuesInOrder } from '@/core/time/cues';
 import { DAY_HOURS, wrapHours } from '@/core/time/periodic';
 import { Column } from '../controls/Column';
 import { useGesture } from '../controls/FieldOf';
 import { Choice } from '../controls/small';
 import { useDesk, useScene, useStudio } from '../context';
-import { editsHolding, isHourTaken, snappedHour, withItem } from '../store/cue-edits';
-import { dayItems, itemAt, itemKey, itemWords, type DayItem } from '../store/day-trial';
+import { editsHolding, isHourTaken, snappedHour } from '../store/cue-edits';
+import { dayItems, itemAt, itemWords } from '../store/day-trial';
 import type { Studio } from '../store/studio';
 import { ChartHead } from './ChartHead';
 import { SunGraph } from './SunGraph';
@@ -47,29 +56,26 @@ export function DayChart() {
 interface ChartPoint {
   id: string;
   hours: number;
-  value: number | string;
+  value: ItemValue;
 }
 
-function pointsOf(studio: Studio, item: DayItem): ChartPoint[] {
+function pointsOf(studio: Studio, item: CueItem): ChartPoint[] {
   return cuesInOrder(studio.scene.cues).flatMap(([id, cue]) => {
-    const value =
-      'value' in item
-        ? cue[item.value]
-        : (cue.circuitLevels.find(({ circuitId }) => circuitId === item.circuitId)?.level ?? null);
+    const value = itemIn(cue, item);
     return value === null ? [] : [{ id, hours: cue.clockHours, value }];
   });
 }
 
 /** Lowest and highest of the chart: as far as the value is used to go, and as far as it goes. */
-function rangeOf(item: DayItem, points: readonly ChartPoint[]): [number, number] {
-  const { low = 0, high = 1 } = 'value' in item ? cueValueRow(item.value) : {};
+function rangeOf(item: CueItem, points: readonly ChartPoint[]): [number, number] {
+  const { low, high } = itemRange(item);
   const values = points.map(({ value }) => value as number);
   const top = Math.max(...values, 0) * 1.25;
   const most = Math.min(high, Math.max(1, Math.ceil(top * 2) / 2));
   return [Math.min(low, ...values), Math.max(most, ...values)];
 }
 
-function ValueGraph({ item }: { item: DayItem }) {
+function ValueGraph({ item }: { item: CueItem }) {
   const studio = useStudio();
   const chart = useRef<SVGSVGElement>(null);
   const words = itemWords(studio, item);
@@ -79,14 +85,14 @@ function ValueGraph({ item }: { item: DayItem }) {
   const picked = useScene((state) => state.selection.find((p) => p.collection === 'cues')?.id ?? null);
   const gesture = useGesture(studio, words);
   const points = pointsOf(studio, item);
-  const isColour = 'value' in item && isCueColour(item.value);
+  const isColour = isColourItem(item);
   const range = useRef<[number, number] | null>(null);
   const [low, high] = range.current ?? (isColour ? [0, 1] : rangeOf(item, points));
   const down = scaleLinear([low, high], [HEIGHT - PAD, PAD]);
   const hours = Array.from({ length: SAMPLES }, (_, i) => (i / (SAMPLES - 1)) * DAY_HOURS);
   const rounded = (v: number) => Math.round(Math.min(high, Math.max(low, v)) * 100) / 100;
 
-  const moved = (point: ChartPoint, toHours: number, to: number | string): Edit[] => {
+  const moved = (point: ChartPoint, toHours: number, to: ItemValue): Edit[] => {
     const at = isHourTaken(studio, toHours, point.id) ? point.hours : toHours;
     const cue = studio.scenes.kept.cues[point.id];
     const edit = change(studio.scenes.kept, 'cues', point.id, {
@@ -225,7 +231,7 @@ function ValueGraph({ item }: { item: DayItem }) {
 }
 
 /** What can be done with the chart, beside its title: below it there is no room on a low desk. */
-function ChartHint({ item }: { item: DayItem }) {
+function ChartHint({ item }: { item: CueItem }) {
   const studio = useStudio();
   const isHeld = useScene(() => pointsOf(studio, item).length > 0);
   if (isHeld)

@@ -1,8 +1,9 @@
 'use client';
+import { itemKey } from '@/core/time/cue-items';
 import { clockText } from '@/core/time/cues';
 import { Column } from '../controls/Column';
 import { useDesk, useScene, useStudio } from '../context';
-import { dayItems, itemKey } from '../store/day-trial';
+import { dayItems } from '../store/day-trial';
 import { ItemField } from './ItemField';
 import { useDayNow } from './use-day-now';
 
