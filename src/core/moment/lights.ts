@@ -1,14 +1,12 @@
 /** The lights that burn, as renderers read them. */
 import type { Box } from '../geometry/affine';
-import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
 import { linearInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
-import { compare, type SceneDocument } from '../scene/document';
 import type { Fixture } from '../scene/records/fixture';
 import type { FallCurve, LightLook } from '../scene/records/light-look';
 import type { Wick } from '../scene/records/wick';
-import { STEADY, WickMemory, widestSway, type WickOutput } from '../time/wick';
-import { burningLights, type Burning, type Followed } from './burning';
+import { STEADY, widestSway, type WickOutput } from '../time/wick';
+import { BurningLights, type Burning, type Followed } from './burning';
 import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
 import { grownBox, type LightKindRecord } from './light-kinds/shape';
 import { LightParts } from './light-parts';
@@ -21,7 +19,7 @@ import {
   type MomentLight,
 } from './moment';
 import type { FoundOccluders, OccluderSource } from './occluders';
-import type { MomentStage, PlaneStack } from './stage';
+import type { MomentStage } from './stage';
 import { carriersOf } from './standing';
 import { ColourMemory, TableMemory } from './tables';
 
@@ -48,8 +46,7 @@ export class LightMaker {
   private readonly parts = new LightParts();
   private readonly tables = new TableMemory();
   private readonly decoded = new ColourMemory();
-  private readonly wicks = new WickMemory();
-  private readonly ids = new Remembered<SceneDocument['lights'], string[]>();
+  private readonly burning = new BurningLights();
   private lastSeconds = NaN;
   /** The last light of each fixture's part: while nothing of it changed it is the same object, which renderers keep by. */
   private readonly known = new WeakMap<Fixture, Map<string, Known>>();
@@ -65,9 +62,7 @@ export class LightMaker {
   ): { lights: MomentLight[]; lightIds: string[] } {
     const lights: MomentLight[] = [];
     const lightIds: string[] = [];
-    const { lights: all } = stage.scene;
-    const ids = this.ids.recall(all, [], () => Object.keys(all).sort(compare));
-    for (const burning of burningLights(stage, ids)) {
+    for (const burning of this.burning.of(stage)) {
       const light = this.light(stage, burning, found, castsIn);
       if (!light) continue;
       lights.push(light);
@@ -122,18 +117,18 @@ export class LightMaker {
   }
 
   private resolved(stage: MomentStage, burning: Burning) {
-    const { phaseId, fixture, look, wick, share, follows, map, x, y } = burning;
+    const { look, burn, share, follows, map, x, y } = burning;
     if (follows?.strength === 0) return null;
     const kind: LightKindRecord = LIGHT_KIND_RECORDS[look.kind];
-    const alive = wick && !look.still ? this.wicks.at(wick, phaseId, stage.seconds) : STEADY;
+    const alive = burn ? burn(stage.seconds) : STEADY;
     const level = (follows?.level ?? look.level) * (follows?.strength ?? 1) * share * alive.level;
     if (level <= 0 && !kind.darkens(look)) return null;
     const shape = kind.shape(
       this.parts.placed(stage, look, map, x + alive.swayX, y + alive.swayY, alive.reach, follows),
     );
     if (!shape) return null;
-    const { space, planeStack: planeOrder, circuits } = stage;
-    const { far, near } = spanOf(fixture, planeOrder);
+    const { space } = stage;
+    const { far, near, plane, feeds } = burning.wiring;
     const isAmbient = shape.ambient !== 'no';
     const shadow = this.decoded.of(look.shadowColour, space);
     const dark = look.shadowOpacity * (follows?.strength ?? 1);
@@ -168,10 +163,10 @@ export class LightMaker {
       wrap: look.wrap,
       relief: look.relief,
       shadowLet: [1 + (shadow[0] - 1) * dark, 1 + (shadow[1] - 1) * dark, 1 + (shadow[2] - 1) * dark],
-      plane: planeOrder.index.get(fixture.planeId)!,
+      plane,
       spanFar: far,
       spanNear: near,
-      feeds: circuits.mask(fixture.circuitIds),
+      feeds,
       occluders: NONE,
       throwsShapes: kind.throwsShapes && look.shadows,
       casts: NONE,
@@ -274,14 +269,4 @@ function withPlace({ left, top, right, bottom }: Box, { x, y }: { x: number; y: 
 
 function overlaps(a: Box, b: Box): boolean {
   return a.left <= b.right && a.right >= b.left && a.top <= b.bottom && a.bottom >= b.top;
-}
-
-/** The indices of the planes that a light reaches. An end whose plane is gone is open. */
-function spanOf(
-  { spanFarId, spanNearId }: Fixture,
-  { index, ids }: PlaneStack,
-): { far: number; near: number } {
-  const far = (spanFarId === null ? undefined : index.get(spanFarId)) ?? 0;
-  const near = (spanNearId === null ? undefined : index.get(spanNearId)) ?? ids.length - 1;
-  return { far: Math.min(far, near), near: Math.max(far, near) };
 }

@@ -29,9 +29,10 @@ export function hash01(seed: number, cell: number): number {
 export function loopNoise(seed: number, at: number, cells: number): number {
   const floor = Math.floor(at);
   const t = at - floor;
-  const wrap = (i: number) => ((i % cells) + cells) % cells;
-  const slope0 = hash01(seed, wrap(floor)) * 2 - 1;
-  const slope1 = hash01(seed, wrap(floor + 1)) * 2 - 1;
+  // Not by the remainder, which is slow to find in floats.
+  const cell = floor - cells * Math.floor(floor / cells);
+  const slope0 = hash01(seed, cell) * 2 - 1;
+  const slope1 = hash01(seed, cell + 1 === cells ? 0 : cell + 1) * 2 - 1;
   const fade = t * t * t * (t * (t * 6 - 15) + 10);
   const low = slope0 * t;
   const high = slope1 * (t - 1);

@@ -33,28 +33,44 @@ export function wickAt(wick: Wick, lightId: string, seconds: number): WickOutput
   return outputAt(wick, wickKind(wick.kind).curve(wick), seconds + phaseSeconds(wick, lightId));
 }
 
+/** What a wick does to one light, by the second. */
+export type Burn = (seconds: number) => WickOutput;
+
 interface Lit {
   curve(seconds: number): number;
   /** By the lights' ids. */
-  phases: Map<string, number>;
+  burns: Map<string, Burn>;
 }
 
 /** Wicks that are asked again and again: what of them does not change with time is made once. */
 export class WickMemory {
   private readonly lit = new WeakMap<Wick, Lit>();
 
-  at(wick: Wick, lightId: string, seconds: number): WickOutput {
+  of(wick: Wick, lightId: string): Burn {
     let lit = this.lit.get(wick);
-    if (!lit) this.lit.set(wick, (lit = { curve: wickKind(wick.kind).curve(wick), phases: new Map() }));
-    let phase = lit.phases.get(lightId);
-    if (phase === undefined) lit.phases.set(lightId, (phase = phaseSeconds(wick, lightId)));
-    return outputAt(wick, lit.curve, seconds + phase);
+    if (!lit) this.lit.set(wick, (lit = { curve: wickKind(wick.kind).curve(wick), burns: new Map() }));
+    const known = lit.burns.get(lightId);
+    if (known) return known;
+    const { curve } = lit;
+    const phase = phaseSeconds(wick, lightId);
+    const burn: Burn = (seconds) => outputAt(wick, curve, seconds + phase);
+    lit.burns.set(lightId, burn);
+    return burn;
   }
 }
 
 function outputAt(wick: Wick, curve: (seconds: number) => number, at: number): WickOutput {
-  const between = (low: number, high: number, lag: number) =>
-    low === high ? low : low + (high - low) * curve(at - lag);
+  let lastLag = NaN;
+  let last = 0;
+  const between = (low: number, high: number, lag: number) => {
+    if (low === high) return low;
+    // Most outputs share one lag: the curve is asked once for them.
+    if (lag !== lastLag) {
+      last = curve(at - lag);
+      lastLag = lag;
+    }
+    return low + (high - low) * last;
+  };
   return {
     level: between(wick.levelLow, wick.levelHigh, wick.levelLagSeconds),
     reach: between(wick.reachLow, wick.reachHigh, wick.reachLagSeconds),

@@ -19,27 +19,28 @@ export const breeze: WickKindRecord<{ roughness: number; gusts: number }> = {
     gusts: share().default(0).meta({ word: 'Gusts', about: 'How far slow gusts calm it and stir it up' }),
   },
   begins: { rateHz: 1.6 },
-  curve:
-    ({ rateHz, roughness, gusts, seed, loopSeconds }) =>
-    (seconds) => {
+  curve: ({ rateHz, roughness, gusts, seed, loopSeconds }) => {
+    const octaves = Array.from({ length: OCTAVES }, (_, k) => cyclesIn(loopSeconds, rateHz * (1 << k)));
+    const gustCells = cyclesIn(loopSeconds, rateHz / GUST_SLOWER);
+    return (seconds) => {
       const turn = seconds / loopSeconds;
       let sum = 0;
       let weights = 0;
       let weight = 1;
-      for (let octave = 0; octave < OCTAVES; octave++) {
-        const cells = cyclesIn(loopSeconds, rateHz * (1 << octave));
+      for (let k = 0; k < OCTAVES; k++) {
+        const cells = octaves[k];
         // Half a cell apart, so that the octaves' zeros do not meet.
-        sum += weight * loopNoise(seed + octave * SEED_STEP, turn * cells + octave * 0.5, cells);
+        sum += weight * loopNoise(seed + k * SEED_STEP, turn * cells + k * 0.5, cells);
         weights += weight;
         weight *= roughness;
       }
       let around = (sum / weights) * STRETCH;
       if (gusts > 0) {
-        const cells = cyclesIn(loopSeconds, rateHz / GUST_SLOWER);
         // From calm to twice as lively.
-        const stirred = 1 + loopNoise(seed ^ GUST_SEED, turn * cells, cells) * STRETCH;
+        const stirred = 1 + loopNoise(seed ^ GUST_SEED, turn * gustCells, gustCells) * STRETCH;
         around *= 1 + gusts * (Math.min(2, Math.max(0, stirred)) - 1);
       }
       return Math.min(1, Math.max(0, around * 0.5 + 0.5));
-    },
+    };
+  },
 };
