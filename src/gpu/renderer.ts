@@ -182,7 +182,7 @@ export class Renderer {
     const isPlain = passes.length === 0;
     const variant = {
       ...{ isLinear, passes, isDithered: !moment.pixelArt, hasOverlay: overlay !== null },
-      washes: washes?.reading ?? null,
+      washes,
     };
     device.program(encodeProgram(variant)).use(
       {

@@ -4,12 +4,19 @@
  */
 import type { Moment } from '@/core/moment/moment';
 import { sameItems } from '@/core/same-items';
-import { washLattice, washTable, WASH_TABLE_ROWS, WASH_TABLE_WIDTH } from '@/core/weather/wash.glsl';
+import {
+  washLattice,
+  washTable,
+  washUniforms,
+  WASH_TABLE_ROWS,
+  WASH_TABLE_WIDTH,
+} from '@/core/weather/wash.glsl';
 import type { Device, Target } from './device';
 import { washColoursProgram, type WashReading } from './shaders/picture';
 
 export interface DrawnWashes {
   reading: WashReading;
+  count: number;
   uniforms: Record<string, number | readonly number[]>;
   textures: Record<string, WebGLTexture>;
 }
@@ -37,21 +44,24 @@ export class WashTable {
     );
     gl.bindTexture(gl.TEXTURE_2D, this.texture);
     gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, WASH_TABLE_WIDTH, WASH_TABLE_ROWS, gl.RGBA, gl.FLOAT, table);
-    const uniforms = {
-      u_washCount: Math.min(WASH_TABLE_ROWS, washes.length),
-      u_washPerPx: view.outputPerScenePx,
-    };
+    const count = Math.min(WASH_TABLE_ROWS, washes.length);
+    const uniforms = { u_washPerPx: view.outputPerScenePx, ...washUniforms(washes, view.x, view.y) };
     const step = Math.min(WIDEST_STEP_PX, Math.floor(washLattice(washes) * view.outputPerScenePx));
-    if (step < NARROWEST_STEP_PX) return { reading: 'exact', uniforms, textures: { u_washes: this.texture } };
+    if (step < NARROWEST_STEP_PX)
+      return { reading: 'exact', count, uniforms, textures: { u_washes: this.texture } };
     const width = Math.ceil(view.widthPx / step) + 2;
     const height = Math.ceil(view.heightPx / step) + 2;
     // How strong a wash is changes over the day; what it looks like does not.
     const of = [view.x, view.y, lightSpace, ...washes.flatMap(({ points }) => [...points])];
     const colours = this.coloursOf(width, height, step, view.outputPerScenePx, lightSpace === 'linear', of);
+    // From a place in the scene to that between the colours.
+    const perColour = view.outputPerScenePx / step;
+    const rows = height * WASH_TABLE_ROWS;
     return {
       reading: 'near',
-      uniforms: { ...uniforms, u_washStep: step, u_washSize: [width, height] },
-      textures: { u_washes: this.texture, u_washColours: colours.textures[0] },
+      count,
+      uniforms: { ...uniforms, u_washRead: [perColour / width, perColour / rows, 0.5 / width, 0.5 / rows] },
+      textures: { u_washColours: colours.textures[0] },
     };
   }
 

@@ -1,10 +1,10 @@
-/** A wash in GLSL; see wash.ts. Washes lie in a table: a row each, of a head and its points. */
+/** A wash in GLSL; see wash.ts. The points of washes lie in a table: a row each, their number before them. */
 import type { MomentWash } from '../moment/moment';
 import { LIMITS } from '../limits';
 import { WASH_BLEND_NUMBERS, WASH_POINT_FLOATS } from './wash';
 
-/** Texels before the points: what a wash is, and its box. */
-const HEAD_TEXELS = 2;
+/** Texels before the points: how many there are. */
+const HEAD_TEXELS = 1;
 const POINT_TEXELS = WASH_POINT_FLOATS / 4;
 export const WASH_TABLE_WIDTH = HEAD_TEXELS + POINT_TEXELS * LIMITS.washPoints;
 /** Washes that lie over each other: the one that goes and the one that comes, and one that is looked at. */
@@ -14,16 +14,9 @@ const ENDLESS = 1e9;
 /** The table as RGBA floats, places from the view's corner. */
 export function washTable(washes: readonly MomentWash[], viewX: number, viewY: number): Float32Array {
   const table = new Float32Array(4 * WASH_TABLE_WIDTH * WASH_TABLE_ROWS);
-  washes.slice(0, WASH_TABLE_ROWS).forEach(({ blend, opacity, box, points }, row) => {
+  washes.slice(0, WASH_TABLE_ROWS).forEach(({ points }, row) => {
     const at = 4 * WASH_TABLE_WIDTH * row;
-    table.set([points.length / WASH_POINT_FLOATS, WASH_BLEND_NUMBERS[blend], opacity, 0], at);
-    const { left, top, right, bottom } = box ?? {
-      left: -ENDLESS,
-      top: -ENDLESS,
-      right: ENDLESS,
-      bottom: ENDLESS,
-    };
-    table.set([left - viewX, top - viewY, right - viewX, bottom - viewY], at + 4);
+    table[at] = points.length / WASH_POINT_FLOATS;
     table.set(points, at + 4 * HEAD_TEXELS);
     for (let i = at + 4 * HEAD_TEXELS; i < at + 4 * HEAD_TEXELS + points.length; i += WASH_POINT_FLOATS) {
       table[i] -= viewX;
@@ -93,33 +86,54 @@ vec4 washAt(int row, vec2 p) {
 
 /** `washAt` as it was worked out before, a place every \`u_washStep\` output px; washes lie below each other. */
 const WASH_READ = `
-uniform sampler2D u_washes;
 uniform sampler2D u_washColours;
-uniform float u_washStep;
-uniform vec2 u_washSize;
+uniform vec4 u_washRead;
 vec4 washAt(int row, vec2 p) {
-  vec2 node = p * u_washPerPx / u_washStep + 0.5;
-  return textureLod(u_washColours, vec2(node.x, node.y + float(row) * u_washSize.y) / vec2(u_washSize.x, u_washSize.y * float(${WASH_TABLE_ROWS})), 0.0);
+  return textureLod(u_washColours, p * u_washRead.xy + u_washRead.zw + vec2(0.0, float(row) / float(${WASH_TABLE_ROWS})), 0.0);
 }`;
 
-/** `underWashes`: a colour of the picture with all washes over it. @param toSpace null reads colours that were worked out before */
-export const washCode = (toSpace: string | null) => `
-uniform int u_washCount;
+const ROWS = Array.from({ length: WASH_TABLE_ROWS }, (_, row) => row);
+
+/** What `washCode` is told of washes: how each is laid on, and its box, from the view's corner. */
+export function washUniforms(
+  washes: readonly MomentWash[],
+  viewX: number,
+  viewY: number,
+): Record<string, readonly number[]> {
+  return Object.fromEntries(
+    washes.slice(0, WASH_TABLE_ROWS).flatMap(({ blend, opacity, box }, row) => [
+      [`u_washLaid${row}`, [WASH_BLEND_NUMBERS[blend], opacity]],
+      [
+        `u_washBox${row}`,
+        box
+          ? [box.left - viewX, box.top - viewY, box.right - viewX, box.bottom - viewY]
+          : [-ENDLESS, -ENDLESS, ENDLESS, ENDLESS],
+      ],
+    ]),
+  );
+}
+
+/**
+ * `underWashes`: a colour of the picture with all washes over it.
+ * @param toSpace null reads colours that were worked out before
+ */
+export const washCode = (toSpace: string | null, count: number) => {
+  const rows = ROWS.slice(0, count);
+  return `
 uniform float u_washPerPx;
+${rows.map((row) => `uniform vec2 u_washLaid${row};\nuniform vec4 u_washBox${row};`).join('\n')}
 ${toSpace === null ? WASH_READ : washPoint(toSpace)}
+vec3 laidOver(vec3 c, vec4 own, vec2 laid, vec4 box, vec2 p) {
+  bool isIn = p.x >= box.x && p.x < box.z && p.y >= box.y && p.y < box.w;
+  vec3 over = laid.x == 0.0 ? own.rgb
+    : laid.x == 1.0 ? c * own.rgb
+    : laid.x == 2.0 ? c + own.rgb * (1.0 - min(vec3(1.0), c))
+    : c + own.rgb;
+  return isIn ? c + (over - c) * (laid.y * own.a) : c;
+}
 vec3 underWashes(vec3 c, vec2 outputPx) {
   vec2 p = outputPx / u_washPerPx;
-  for (int row = 0; row < u_washCount; row++) {
-    vec4 head = texelFetch(u_washes, ivec2(0, row), 0);
-    vec4 box = texelFetch(u_washes, ivec2(1, row), 0);
-    if (p.x < box.x || p.x >= box.z || p.y < box.y || p.y >= box.w) continue;
-    vec4 own = washAt(row, p);
-    int blend = int(head.y);
-    vec3 laid = blend == 0 ? own.rgb
-      : blend == 1 ? c * own.rgb
-      : blend == 2 ? c + own.rgb * (1.0 - min(vec3(1.0), c))
-      : c + own.rgb;
-    c += (laid - c) * (head.z * own.a);
-  }
+  ${rows.map((row) => `c = laidOver(c, washAt(${row}, p), u_washLaid${row}, u_washBox${row}, p);`).join('\n  ')}
   return c;
 }`;
+};

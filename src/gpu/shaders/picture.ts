@@ -92,8 +92,8 @@ export interface EncodeVariant {
   passes: readonly PassName[];
   isDithered: boolean;
   hasOverlay: boolean;
-  /** How washes are read; null where there is none. */
-  washes: WashReading | null;
+  /** How washes are read, and how many; null where there is none. */
+  washes: { reading: WashReading; count: number } | null;
 }
 
 /** Worked out at each pixel, or read between colours that were worked out some px apart. */
@@ -133,15 +133,15 @@ export function encodeProgram({
   const isPlain = passes.length === 0;
   const isEncoded = isLinear || !isPlain;
   return {
-    name: `encode ${isLinear} ${passes.join(' ')} ${isDithered} ${hasOverlay} ${washes}`,
+    name: `encode ${isLinear} ${passes.join(' ')} ${isDithered} ${hasOverlay} ${washes?.reading} ${washes?.count}`,
     vertex: BOX_VERTEX,
-    fragment: `${HEADER}${isLinear || (isPlain && washes !== 'exact') ? '' : TRANSFER}
+    fragment: `${HEADER}${isLinear || (isPlain && washes?.reading !== 'exact') ? '' : TRANSFER}
 uniform sampler2D u_picture;
 ${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
 ${isDithered ? 'uniform sampler2D u_bayer;' : ''}
 ${passes.map((name) => pointPass(name).uniforms).join('\n')}
 out vec4 colour;
-${washes ? washCode(washes === 'near' ? null : toLightSpace(isLinear)) : ''}
+${washes ? washCode(washes.reading === 'near' ? null : toLightSpace(isLinear), washes.count) : ''}
 ${
   isEncoded
     ? `uniform sampler2D u_transfer;
