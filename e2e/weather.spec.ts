@@ -1,7 +1,18 @@
 /** The Time bench: shadows of clouds and mist, by their fields, over the day and by themselves. */
 import { expect, test } from '@playwright/test';
 import { newCue } from '../src/core/scene/records/cue';
-import { keptDocument, onStage, openDocument, pixelAt, setNumber, stagePixels } from './helpers';
+import {
+  dragScene,
+  hideReadouts,
+  isSame,
+  keptDocument,
+  onStage,
+  openDocument,
+  pixelAt,
+  setNumber,
+  settledPixels,
+  stagePixels,
+} from './helpers';
 import { bright, wall } from './scenes';
 
 const wallScene = () => {
@@ -62,4 +73,28 @@ test('the wind moves a cloud by itself, and a cue holds it', async ({ page }) =>
   await expect.poll(level).toBe(200);
   await page.keyboard.press('Alt+r');
   await expect(page.getByRole('checkbox', { name: /^Clouds/ })).toBeChecked();
+});
+
+test('wind and scale are set on the stage', async ({ page }) => {
+  const scene = wallScene();
+  Object.assign(scene.settings.scene, {
+    ...{ cloudStrength: 1, cloudColour: '#000000', cloudSoftness: 0.02, cloudFarFade: 0 },
+    ...{ cloudScalePx: 160, cloudWindX: 10, cloudWindY: 0 },
+  });
+  const { sceneId } = await openDocument(page, scene, {}, '?bench=time&part=weather&hour=12.00&at=20.00');
+  await hideReadouts(page);
+  const before = await settledPixels(page);
+  // Its handles stand at 0.3 of the gate each way: the wind's ring four seconds on, the corner of a quarter of a tile.
+  await dragScene(page, [144 + 40, 81], [144 + 20, 81 + 60]);
+  const settings = async () => (await keptDocument(page, sceneId)).settings.scene;
+  await expect.poll(settings).toMatchObject({ cloudWindX: 5, cloudWindY: 15, cloudScalePx: 160 });
+  await expect(page.getByLabel('Wind down, number').first()).toHaveValue('15');
+  await dragScene(page, [144 + 20, 81 + 20], [144 + 40, 81 + 30]);
+  await expect.poll(settings).toMatchObject({ cloudWindX: 5, cloudWindY: 15, cloudScalePx: 320 });
+  expect(isSame(await settledPixels(page), before)).toBe(false);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(settings).toMatchObject({ cloudWindX: 10, cloudWindY: 0, cloudScalePx: 160 });
+  await page.mouse.move(0, 0);
+  expect(isSame(await settledPixels(page), before)).toBe(true);
 });

@@ -76,6 +76,7 @@ export const id = () => string().strict().required().matches(ID, '${path} must b
 /** The id of another record. */
 export const naming = (to: string, bond: Bond) => id().meta({ refers: { to, bond } });
 /** The id of another record, or none. */
+export const idOrNull = () => id().nullable().defined().default(null);
 export const namingOrNull = (to: string, bond: Bond) => naming(to, bond).nullable().defined().default(null);
 /** Ids of other records. */
 export const namingAll = (to: string, most: number, bond: Bond = 'needs', orElse?: string) =>

@@ -13,6 +13,10 @@ import { PLATFORM_Y } from './fennel-halt-places';
 /** The lamps of the halt are lit one after another as the sun goes down. */
 const LAMPS = 'lamps';
 export const ON_LAMPS = [HOUSE_CIRCUIT, LAMPS];
+/** The storm lamp is hung out for the night. */
+const NIGHT = 'night';
+/** Where it hangs, on the wagon's door. */
+export const STORM_LAMP = { x: 236, y: 188 };
 
 export function placeLights(document: SceneDocument): void {
   document.wicks = {
@@ -34,6 +38,11 @@ export function placeLights(document: SceneDocument): void {
       levelHigh: 1.2,
     }),
   };
+  document.wicks['failing-flame'] = newWick({
+    ...{ name: 'Storm lamp failing', seed: 13, kind: 'gutter', rateHz: 5, slew: 0.55 },
+    ...{ levelLow: 0.12, levelHigh: 1.05, reachLow: 0.74, reachHigh: 1.02, reachLagSeconds: 0.05 },
+    ...{ warmthLow: 0.5, warmthHigh: 0 },
+  });
   const lampX = 416 - LAMP.width / 2;
   const lampY = PLATFORM_Y + 3 - LAMP.height;
   document.circuits[LAMPS] = newCircuit({
@@ -43,6 +52,14 @@ export function placeLights(document: SceneDocument): void {
     onBelowDeg: 4,
     spreadMinutes: 24,
     fadeSeconds: 40,
+  });
+  document.circuits[NIGHT] = newCircuit({
+    name: 'Night',
+    order: 'a3',
+    switching: 'hours',
+    onHours: 21.5,
+    offHours: 4.75,
+    fadeSeconds: 20,
   });
   document.lights = {
     'light-sun': newLight({
@@ -167,6 +184,23 @@ export function placeLights(document: SceneDocument): void {
       air: 0.05,
       spanFarId: 'line',
       wickId: 'draughty-flame',
+    }),
+    'light-storm': newLight({
+      circuitIds: [HOUSE_CIRCUIT, NIGHT],
+      name: 'Storm lamp',
+      planeId: 'halt',
+      order: 'a9',
+      x: STORM_LAMP.x,
+      y: STORM_LAMP.y - 5.5,
+      colour: '#ffa851',
+      level: 1.9,
+      corePx: 7,
+      reachPx: 72,
+      heightPx: 16,
+      air: 0.05,
+      shadows: false,
+      spanFarId: 'line',
+      wickId: 'failing-flame',
     }),
   };
 }

@@ -24,7 +24,7 @@ import { LAMP } from './art/lamps';
 import { HAND } from './art/lamplighter';
 import { TILE, TILES } from './art/tiles';
 import type { Paint } from './paint';
-import { ON_LAMPS, placeCues, placeLights, placeWashes } from './fennel-halt-lights';
+import { ON_LAMPS, placeCues, placeLights, placeWashes, STORM_LAMP } from './fennel-halt-lights';
 import { pieces, type Piece } from './fennel-halt-pieces';
 import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
 
@@ -146,6 +146,10 @@ function placeSprites(document: SceneDocument): void {
   place('ground', 'ground', 'line', -70, GROUND_Y - 2);
   place('platform', 'platform', 'line', 268, PLATFORM_Y);
   place('wagon', 'wagon', 'halt', 184, GROUND_Y + 9);
+  place('storm-lamp', 'hand-lantern', 'halt', STORM_LAMP.x, STORM_LAMP.y, {
+    name: 'Storm lamp',
+    glowsWithId: 'light-storm',
+  });
   place('name-board', 'name-board', 'halt', 330, PLATFORM_Y + 2);
   place('hut', 'hut', 'halt', 500, PLATFORM_Y + 3, { glowsWithId: 'light-window' });
   place('smoke', 'smoke', 'halt', 532, 94, { opacity: 0.85 });
@@ -253,6 +257,7 @@ function placeLamplighter(document: SceneDocument): void {
         playing: false,
         answer: 'shaded',
         glowLevel: 1.4,
+        glowsWithId: 'flame',
       }),
     ],
   };

@@ -218,6 +218,19 @@ describe('a database of an earlier version', () => {
       ...{ name: 'Old', switching: 'always', fadeSeconds: 0 },
     });
     await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-7'`);
+    // And one of version 8 to version 9.
+    await run(
+      connection,
+      sql`
+      INSERT INTO scene_record (owner_id, collection, id, document)
+      VALUES (${first6}, 'washes', 'of-version-8', ${JSON.stringify({ name: 'Old', order: 'b' })})`,
+    );
+    await connection.query("UPDATE migration SET ended_at = NULL WHERE name LIKE '012%'");
+    expect(await migrate(database.pool, MIGRATIONS)).toEqual(['012-records-of-version-9']);
+    expect((await openScene(first6)).document.washes['of-version-8']).toMatchObject({
+      ...{ name: 'Old', onEntering: false, fadePx: 40 },
+    });
+    await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-8'`);
     const projects = await allProjects();
     expect(projects.map(({ name, isBinned }) => [name, isBinned])).toEqual([
       ['Fixture 🚂', false],

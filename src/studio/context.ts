@@ -5,6 +5,7 @@ import type { SceneState } from './store/scene-store';
 import type { DeskState } from './store/desk-store';
 import type { Live } from './store/live';
 import type { Studio } from './store/studio';
+import type { RoundsState } from './store/rounds';
 import type { ChecksState } from './store/checks';
 import type { Elsewhere } from './store/elsewhere';
 import type { AsideEdit, SyncState } from './store/sync';
@@ -46,6 +47,10 @@ export function useElsewhere<T>(select: (state: Elsewhere) => T): T {
 
 export function useChecks<T>(select: (state: ChecksState) => T): T {
   return useStore(useStudio().checks.api, select);
+}
+
+export function useRounds<T>(select: (state: RoundsState) => T): T {
+  return useStore(useStudio().rounds.api, select);
 }
 
 /** Counts up whenever a picture or relief arrives. */

@@ -11,7 +11,7 @@ import type { Plane } from '../scene/records/plane';
 import { SEEN_GAIN } from '../scene/records/answer';
 import type { Sprite } from '../scene/records/sprite';
 import { NOTHING_DRAWN, RowMemory } from './rows';
-import { flamePartsOf } from '../scene/lamp-parts';
+import { flamePartsOf, lightPartsOf } from '../scene/lamp-parts';
 import { PLAIN_PICTURE, type MomentLayer, type MomentSprite } from './moment';
 import type { MomentStage } from './stage';
 import { wickAt } from '../time/wick';
@@ -198,6 +198,7 @@ function flamesOf(
   if (!map) return [];
   const power = Math.min(1, day.power(lamp.circuitIds, lampId, clockHours));
   const presence = standing.presence(lamp);
+  const lights = lightPartsOf(scene, lamp);
   return flamePartsOf(scene, lamp).flatMap((flame) => {
     const artwork = scene.artworks[flame.artworkId];
     const selfLit = flame.answer === 'self-lit';
@@ -206,12 +207,15 @@ function flamesOf(
     if (!artwork || opacity <= 0) return [];
     const figure = composed(map, affineOf({ ...flame, flipY: false }, artwork.pivotX, artwork.pivotY));
     const frame = frameOf(artwork, frameNumber(flame, artwork, seconds));
+    const light = lights.find(({ id }) => id === flame.glowsWithId);
+    const wick = light === undefined || light.still ? null : light.wick;
+    const glow = flame.glowLevel * (wick ? wickAt(wick, lampId, seconds).level : 1);
     const sprite = shownSprite(moved(figure, frame.shiftX, frame.shiftY), frame, {
       picture: pictureIndex.get(flame.artworkId)!,
       hasRelief: passing.relief && scene.reliefs[flame.artworkId] !== undefined,
       opacity,
       selfLit,
-      glowLevel: selfLit ? flame.glowLevel : flame.glowLevel * power,
+      glowLevel: selfLit ? glow : glow * power,
       colour: null,
       stands: false,
     });

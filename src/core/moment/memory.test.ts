@@ -3,12 +3,16 @@ import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { SceneDocument } from '../scene/document';
+import { newCue } from '../scene/records/cue';
 import { newLight } from '../scene/records/light';
+import { newPath, NEW_TURNING } from '../scene/records/motion';
+import { newWash, newWashPoint } from '../scene/records/wash';
 import { fullScene } from '../scene/testing';
 import type { Moment } from './moment';
 import { gateView, momentAt } from './moment-at';
 import { MomentMaker } from './moment-maker';
 import { NOTHING_PASSING } from './passing';
+import type { Walk } from './walk';
 import { newGobo } from '../scene/records/light-look';
 
 type Step = (scene: SceneDocument, v: number) => SceneDocument;
@@ -27,7 +31,70 @@ function changing<C extends 'sprites' | 'lights' | 'lamps' | 'occluders' | 'plan
   };
 }
 
+const withSettings =
+  (fields: (v: number) => object): Step =>
+  (scene, v) => ({ ...scene, settings: { scene: { ...scene.settings.scene, ...fields(v) } } });
+
+const walkOf = (v: number): Walk => ({
+  ...{ spriteId: 'man', x: v, y: 40, flipX: v % 16 === 0 },
+  ...{ aim: v % 24 === 0 ? [5, 5] : null, gate: null },
+});
+
+const pathOf = (v: number) =>
+  v % 3
+    ? newPath({
+        ...{ points: [0, 0, 10, 0, 10, v], speedPx: 20, pauseSeconds: 1 },
+        ends: v % 2 ? 'appear' : 'back',
+      })
+    : null;
+
 const steps: Step[] = [
+  changing('lights', (_, v) => ({
+    path: pathOf(v),
+  })),
+  changing('lights', (_, v) => ({
+    turning: v % 2 ? { ...NEW_TURNING, degreesPerSecond: v } : null,
+    follows: (['nothing', 'sun', 'moon'] as const)[v % 3],
+  })),
+  changing('sprites', (_, v) => ({
+    path: pathOf(v),
+    glowsWithId: v % 5 === 0 ? 'l' : null,
+  })),
+  changing('planes', (_, v) => ({ takesDrift: v % 2 === 0, ground: v % 3 === 0 })),
+  withSettings((v) => ({ cloudStrength: (v % 4) / 4, mistStrength: (v % 3) / 4, cloudSeed: v % 5 })),
+  withSettings((v) => ({ washId: v % 2 ? 'dusk' : null, washBy: v % 4 ? 'cues' : 'seed', figureId: 'man' })),
+  (scene, v) => {
+    const dusk = newWash({
+      ...{ name: '', order: 'a', opacity: 0.5, onEntering: v % 3 === 0, widthPx: 10 * v + 1 },
+      points: [newWashPoint({ x: v, y: v })],
+    });
+    return { ...scene, washes: { ...scene.washes, dusk } };
+  },
+  (scene, v) => ({
+    ...scene,
+    cues: {
+      ...scene.cues,
+      [`c${v % 4}`]: newCue({
+        ...{ clockHours: v % 24, ambientLevel: v / 40, mistStrength: v % 2 ? 0.4 : null },
+        ...{
+          circuitLevels: Object.keys(scene.circuits).map((id) => ({
+            circuitId: id,
+            level: v / 40,
+            held: v % 2 === 0,
+          })),
+        },
+      }),
+    },
+  }),
+  (scene, v) => ({
+    ...scene,
+    circuits: Object.fromEntries(
+      Object.entries(scene.circuits).map(([id, circuit]) => [
+        id,
+        { ...circuit, switching: v % 2 ? ('hours' as const) : ('always' as const), spreadMinutes: v },
+      ]),
+    ),
+  }),
   changing('sprites', (_, v) => ({ x: v })),
   changing('sprites', (_, v) => ({ hidden: v % 2 === 0 })),
   changing('sprites', (_, v) => ({ order: `a${v}` })),
@@ -93,6 +160,9 @@ const steps: Step[] = [
   },
 ];
 
+/** An hour of the day, made from a number: most edits stay at noon. */
+const hourOf = (v: number) => (v % 3 === 0 ? (v * 7) % 24 : 12);
+
 describe('a Moment', () => {
   it('is after any run of edits what it is of a fresh copy of the scene', () => {
     const run = fc.array(fc.tuple(fc.nat(steps.length - 1), fc.nat(40), fc.nat(30)), { maxLength: 12 });
@@ -104,16 +174,18 @@ describe('a Moment', () => {
         for (const [step, v, tenths] of edits) {
           scene = steps[step](scene, v);
           const now = tenths / 10;
+          const hour = hourOf(v);
+          const passing = { ...NOTHING_PASSING, walk: v % 8 === 0 ? walkOf(v) : null };
           // The copy shares no object with anything that was seen before, and its maker has seen nothing.
-          const fresh = momentAt(structuredClone(scene), 12, now, NOTHING_PASSING, gateView(scene));
-          const kept = maker.at(scene, 12, now, NOTHING_PASSING, gateView(scene));
+          const fresh = momentAt(structuredClone(scene), hour, now, passing, gateView(scene));
+          const kept = maker.at(scene, hour, now, passing, gateView(scene));
           expect(kept).toEqual(fresh);
           // What was handed out before is as it was.
           expect(last === null || isDeepStrictEqual(last.moment, last.copy)).toBe(true);
           last = { moment: kept, copy: structuredClone(kept) };
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 120 },
     );
   });
 

@@ -26,6 +26,7 @@ import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
 import { NOTHING_PASSING, type Passing } from './passing';
 import type { MomentStage, PlaneStack } from './stage';
 import { Standing } from './standing';
+import { walked } from './walk';
 import { washesAt } from './washes';
 
 interface Pictures {
@@ -46,7 +47,8 @@ export class MomentMaker {
   private readonly pictures = new Remembered<SceneDocument['artworks'], Pictures>();
   private planeStack: PlaneStack = { ids: [], index: new Map() };
 
-  at(scene: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
+  at(kept: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
+    const scene = passing.walk ? walked(kept, passing.walk, seconds) : kept;
     const { artworks } = scene;
     const { pictures, index } = this.pictures.recall(artworks, [], () => picturesOf(artworks));
     const stage = this.stage(scene, clockHours, seconds, passing, index);
@@ -80,7 +82,7 @@ export class MomentMaker {
       unlit: passing.unlit,
       finish: finishNumbers(settingsNow),
       drifts: drifts.map(({ drift }) => drift),
-      washes: passing.unlit ? [] : washesAt(stage, settingsNow.washStrength),
+      washes: passing.unlit ? [] : washesAt(stage, settingsNow, passing.walk?.spriteId ?? settings.figureId),
       planes: planes.map(([planeId, plane], place) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {

@@ -1,3 +1,5 @@
+import type { Walk } from './walk';
+
 /** What lasts only while someone looks. It is never stored and never exported. */
 export interface Passing {
   /** Ids of lights and lamps that alone are on; empty means all. */
@@ -9,6 +11,8 @@ export interface Passing {
   workLamp: number;
   /** The id of a wash that is seen in full, whatever the hour. */
   fullWash: string | null;
+  /** A figure on its rounds. */
+  walk: Walk | null;
   unlit: boolean;
   relief: boolean;
   shadows: boolean;
@@ -20,6 +24,7 @@ export const NOTHING_PASSING: Passing = {
   soloPlanes: new Set(),
   workLamp: 0,
   fullWash: null,
+  walk: null,
   unlit: false,
   relief: true,
   shadows: true,

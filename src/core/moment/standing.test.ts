@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { applyTo } from '../geometry/affine';
 import type { SceneDocument } from '../scene/document';
 import { newSprite } from '../scene/records/sprite';
+import { newWick } from '../scene/records/wick';
 import { fullScene } from '../scene/testing';
+import { wickAt } from '../time/wick';
 import { gateView, momentAt } from './moment-at';
 import type { Moment } from './moment';
 import { MomentMaker } from './moment-maker';
@@ -138,6 +140,26 @@ describe('a lamp', () => {
     expect(flames.map(({ selfLit }) => selfLit)).toEqual([false, false, true]);
     const behind = { ...scene, lamps: { carried: { ...scene.lamps.carried, order: 'a0' } } };
     expect(near(shown(behind)).map(({ selfLit }) => selfLit)).toEqual([true, false, false]);
+  });
+
+  it('lets its flame glow as the wick of one of its lights burns, if it is told to', () => {
+    const scene = fullScene();
+    const { lights, flames } = scene.luminaires.lantern;
+    const wick = newWick({ name: 'Wick', seed: 4, levelLow: 0.2, levelHigh: 1.5, rateHz: 2 });
+    const lantern = (glowsWithId: string | null) => ({
+      ...scene.luminaires.lantern,
+      lights: [{ ...lights[0], wick }],
+      flames: flames.map((flame) => ({ ...flame, glowsWithId })),
+    });
+    const glows = (glowsWithId: string | null, second: number) => {
+      const all = { ...scene, luminaires: { lantern: lantern(glowsWithId) } };
+      return near(shown(all, {}, second)).find(({ selfLit }) => selfLit)!.glowLevel;
+    };
+    for (const second of [0, 0.4, 3.1]) {
+      expect(glows(null, second)).toBe(flames[0].glowLevel);
+      expect(glows(lights[0].id, second)).toBe(flames[0].glowLevel * wickAt(wick, 'carried', second).level);
+    }
+    expect(glows(lights[0].id, 0.4)).not.toBe(glows(lights[0].id, 3.1));
   });
 
   it('is not shut in by the outline of what carries it, unless it is told to be', () => {

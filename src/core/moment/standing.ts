@@ -206,7 +206,7 @@ export class Standing {
   }
 
   /** The pivot of a sprite's figure, or one of its brackets, in the scene. */
-  private placeOf(spriteId: string, bracketId: string | null): [number, number] | null {
+  placeOf(spriteId: string, bracketId: string | null): [number, number] | null {
     const sprite = this.scene.sprites[spriteId];
     const stood = sprite ? this.sprite(sprite) : null;
     if (!stood) return null;

@@ -30,7 +30,7 @@ export function lives(scene: SceneDocument): boolean {
 
 /** Whether anything but the wicks changes from second to second. */
 export function movesBesideWicks(scene: SceneDocument): boolean {
-  return drifts(scene) || plays(scene) || playsGobos(scene) || moves(scene);
+  return drifts(scene) || picksWashes(scene) || plays(scene) || playsGobos(scene) || moves(scene);
 }
 
 /** The lights that burn by a wick, those of placed lamps too. */
@@ -56,6 +56,12 @@ function drifts(scene: SceneDocument): boolean {
       (settings[`${name}WindX`] !== 0 || settings[`${name}WindY`] !== 0)
     );
   });
+}
+
+/** Whether chance picks one wash after the other. */
+function picksWashes(scene: SceneDocument): boolean {
+  const { washBy, washStrength } = settingsOf(scene);
+  return washBy === 'seed' && washStrength > 0 && Object.keys(scene.washes).length > 1;
 }
 
 function playsGobos(scene: SceneDocument): boolean {

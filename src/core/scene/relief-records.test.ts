@@ -120,6 +120,17 @@ describe('a document of version 7', () => {
   });
 });
 
+describe('a document of version 8', () => {
+  it('has washes that only cues choose, no figure, and flames that glow by themselves', () => {
+    const read = readScene(fixture(8));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.settings.scene).toMatchObject({ washBy: 'cues', washId: 'dusk', figureId: null });
+    expect(read.washes.dusk).toMatchObject({ tiedTo: 'rectangle', onEntering: false, fadePx: 40 });
+    const flames = Object.values(read.luminaires).flatMap((luminaire) => luminaire.flames);
+    expect(flames.map(({ glowsWithId }) => glowsWithId)).toEqual([null]);
+  });
+});
+
 describe('a document of version 5', () => {
   it('has gobos that play from their first frame at the rate of their art, and a gain wherever things are seen when lit', () => {
     const read = readScene(fixture(5));

@@ -12,6 +12,7 @@ import {
   type Rgb,
 } from '../raster/colour';
 import { newCue } from '../scene/records/cue';
+import { newSprite } from '../scene/records/sprite';
 import { newWash, newWashPoint, type Wash, type WashPoint } from '../scene/records/wash';
 import { usesOf } from '../scene/references';
 import type { SceneDocument } from '../scene/document';
@@ -37,8 +38,8 @@ function washed(wash: Partial<Wash> = {}, colour = '#808080'): SceneDocument {
   return scene;
 }
 
-function coloursOf(scene: SceneDocument, { hour = 12, passing = {} as Partial<Passing> } = {}) {
-  const moment = momentAt(scene, hour, 0, { ...NOTHING_PASSING, ...passing }, gateView(scene));
+function coloursOf(scene: SceneDocument, { hour = 12, second = 0, passing = {} as Partial<Passing> } = {}) {
+  const moment = momentAt(scene, hour, second, { ...NOTHING_PASSING, ...passing }, gateView(scene));
   const { data, width } = renderReference(moment, () => null);
   return (x: number, y: number) => [...data.subarray(4 * (y * width + x), 4 * (y * width + x) + 3)];
 }
@@ -109,6 +110,56 @@ describe('a wash', () => {
     expect(coloursOf(scene, { passing: { unlit: true } })(50, 50)).toEqual([128, 128, 128]);
     scene.settings.scene.washStrength = 0;
     expect(coloursOf(scene)(50, 50)).toEqual([128, 128, 128]);
+  });
+
+  it('is picked by chance, one after the other, and fades into the next', () => {
+    const scene = washed({ points: [point(100, 50, '#000000')] });
+    scene.washes.dawn = newWash({
+      name: 'Dawn',
+      order: 'b',
+      opacity: 1,
+      points: [point(100, 50, '#ffffff')],
+    });
+    scene.washes.cave = newWash({
+      name: 'Cave',
+      order: 'c',
+      onEntering: true,
+      points: [point(0, 0, '#00ff00')],
+    });
+    Object.assign(scene.settings.scene, { washBy: 'seed', washEverySeconds: 10, washFadeSeconds: 2 });
+    const at = (second: number) => coloursOf(scene, { second })(50, 50)[0];
+    const picks = Array.from({ length: 24 }, (_, k) => at(10 * k + 3));
+    expect(new Set(picks)).toEqual(new Set([0, 255]));
+    const k = picks.findIndex((pick, i) => i > 0 && pick !== picks[i - 1]);
+    expect(at(10 * k - 2)).toBe(picks[k - 1]);
+    // Half way: of the old over the grey, and of the new over that.
+    expect(at(10 * k - 1)).toBe(picks[k] === 255 ? 160 : 96);
+    expect(at(10 * k)).toBe(picks[k]);
+  });
+
+  it('lies where the figure enters its rectangle, and comes in over its fade', () => {
+    const scene = washed({ points: [point(100, 50, '#ff0000')] });
+    scene.washes.cave = newWash({
+      ...{ name: 'Cave', order: 'b', opacity: 1, onEntering: true, fadePx: 20 },
+      ...{ x: 100, y: 0, widthPx: 100, heightPx: 100, points: [point(0, 0, '#0000fe')] },
+    });
+    const plain = { colour: '#ffffff', widthPx: 2, heightPx: 2 };
+    scene.sprites.figure = newSprite({
+      ...{ name: 'Figure', planeId: 'plane-near', order: 'z', artworkId: null, plain, x: 50, y: 50 },
+    });
+    scene.settings.scene.figureId = 'figure';
+    const at = (x: number) => {
+      scene.sprites = { ...scene.sprites, figure: { ...scene.sprites.figure, x } };
+      return coloursOf(scene)(20, 20);
+    };
+    expect(at(90)).toEqual([255, 0, 0]);
+    expect(at(150)).toEqual([0, 0, 254]);
+    // Half way in: half of what lay there over the grey, and half of the new over that.
+    expect(at(110)).toEqual([96, 32, 159]);
+    // On its rounds it is noticed where it walks.
+    const walk = { spriteId: 'figure', x: 150, y: 50, flipX: false, aim: null, gate: null };
+    scene.sprites = { ...scene.sprites, figure: { ...scene.sprites.figure, x: 50 } };
+    expect(coloursOf(scene, { passing: { walk } })(20, 20)).toEqual([0, 0, 254]);
   });
 
   it('is named by the scene and its cues alone', () => {

@@ -63,17 +63,17 @@ class Pair {
 
   /** Draws a state with both. */
   draw(state: SequenceState): { apart: number; share: number; bytes: number; textures: number } {
-    const { scene, seconds, passing, view } = state;
+    const { scene, clockHours, seconds, passing, view } = state;
     if (state.contexts !== this.contexts) this.renew(state.contexts);
     const source: PictureSource = (key) =>
       key in state.pictures ? state.pictures[key] : (PICTURES[key] ?? null);
-    const moment = this.maker.at(scene, 12, seconds, passing, view);
+    const moment = this.maker.at(scene, clockHours, seconds, passing, view);
     const drawn = this.kept.read(this.kept.render(moment, source));
     const fresh = new Renderer(this.freshGl, {
       chooseFloats: this.chooseFloats,
       programs: this.freshPrograms,
     });
-    const wanted = fresh.read(fresh.render(momentAt(scene, 12, seconds, passing, view), source));
+    const wanted = fresh.read(fresh.render(momentAt(scene, clockHours, seconds, passing, view), source));
     const { device } = this.kept;
     const bytes = device.bytes - fresh.device.bytes;
     const textures = device.textureCount - fresh.device.textureCount;
@@ -145,9 +145,9 @@ function held(times: number, nth: (state: SequenceState, i: number) => SequenceS
   let state = firstState();
   for (let i = 0; i < times; i++) {
     state = nth(state, i);
-    const { scene, seconds, passing, view, pictures } = state;
+    const { scene, clockHours, seconds, passing, view, pictures } = state;
     renderer.render(
-      maker.at(scene, 12, seconds, passing, view),
+      maker.at(scene, clockHours, seconds, passing, view),
       (key) => pictures[key] ?? PICTURES[key] ?? null,
     );
   }

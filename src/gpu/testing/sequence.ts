@@ -7,6 +7,9 @@ import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { type Light, newLight } from '@/core/scene/records/light';
 import type { LightLook } from '@/core/scene/records/light-look';
+import { newCue } from '@/core/scene/records/cue';
+import { newPath, NEW_TURNING } from '@/core/scene/records/motion';
+import { newWash, newWashPoint, WASH_BLENDS, WASH_TIES } from '@/core/scene/records/wash';
 import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { newSprite } from '@/core/scene/records/sprite';
@@ -18,6 +21,7 @@ import { newGobo } from '@/core/scene/records/light-look';
 /** What is seen. */
 export interface SequenceState {
   scene: SceneDocument;
+  clockHours: number;
   seconds: number;
   view: View;
   passing: Passing;
@@ -35,6 +39,7 @@ const PLACES: readonly (readonly [number, number])[] = [
   [62, 44],
   [48, 30],
 ];
+const WASHES = ['dawn', 'dusk'];
 const ART = ['flat', 'wall', 'dome', 'window', 'rimmed'] as const;
 
 const pickOf = <T>(all: readonly T[], v: number): T => all[Math.floor(v * 7919) % all.length];
@@ -238,6 +243,57 @@ export const EDITS: Record<string, Edit> = {
     withSettings(state, { lightSpace: share(v, 1) < 0.5 ? 'linear' : 'display' }),
   'the ambient changes': (state, v) =>
     withSettings(state, { ambientLevel: share(v, 1), viewTiltDeg: 60 * share(v, 2) }),
+  'the weather changes': (state, v) =>
+    withSettings(state, {
+      cloudStrength: share(v, 1) < 0.5 ? 0 : share(v, 2),
+      mistStrength: share(v, 3) < 0.5 ? 0 : 0.8 * share(v, 4),
+      mistCover: share(v, 5),
+      cloudScalePx: 16 + 60 * share(v, 6),
+      cloudSeed: share(v, 7) < 0.7 ? 11 : Math.floor(9 * share(v, 8)),
+      mistArtworkId: share(v, 9) < 0.8 ? null : 'leaves',
+      cloudWindX: 40 * share(v, 10) - 20,
+    }),
+  'a wash comes, or becomes another one': (state, v) => {
+    const wash = newWash({
+      ...{ name: '', order: 'a', opacity: share(v, 1), blend: pickOf(WASH_BLENDS, share(v, 2)) },
+      ...{ tiedTo: pickOf(WASH_TIES, share(v, 3)), x: 20, y: 10, widthPx: 50, heightPx: 40 },
+      onEntering: share(v, 4) < 0.2,
+      points: Array.from({ length: 1 + Math.floor(4 * share(v, 5)) }, (_, k) =>
+        newWashPoint({
+          ...{ x: 96 * share(v, 10 + k), y: 64 * share(v, 20 + k) },
+          colour: pickOf(['#d08a86', '#4a5a78', '#ffffff'], share(v, 30 + k)),
+          spreadPx: 4 + 40 * share(v, 40 + k),
+        }),
+      ),
+    });
+    const washes = { ...state.scene.washes, [pickOf(WASHES, share(v, 6))]: wash };
+    return { ...state, scene: { ...state.scene, washes } };
+  },
+  'another wash is chosen': (state, v) =>
+    withSettings(state, {
+      washId: pickOf([null, ...WASHES.filter((id) => state.scene.washes[id])], share(v, 1)),
+      washBy: share(v, 2) < 0.7 ? 'cues' : 'seed',
+      washEverySeconds: 2,
+      figureId: share(v, 3) < 0.5 ? null : Object.keys(state.scene.sprites)[0],
+    }),
+  'a cue is recorded': (state, v) => {
+    const cue = newCue({
+      clockHours: Math.floor(24 * share(v, 1)),
+      ambientLevel: share(v, 2) < 0.5 ? null : share(v, 3),
+      cloudStrength: share(v, 4) < 0.6 ? null : share(v, 5),
+      washId: pickOf([null, ...WASHES.filter((id) => state.scene.washes[id])], share(v, 6)),
+      held: share(v, 7) < 0.7 ? [] : ['ambientLevel'],
+    });
+    const id = `c${cue.clockHours}`;
+    return { ...state, scene: { ...state.scene, cues: { ...state.scene.cues, [id]: cue } } };
+  },
+  'the clock is turned': (state, v) => ({ ...state, clockHours: 24 * share(v, 1) }),
+  'a light moves by itself, or follows the sky': (state, v) =>
+    changedLight(state, v, {
+      turning: share(v, 1) < 0.5 ? null : { ...NEW_TURNING, degreesPerSecond: 90 },
+      path: share(v, 2) < 0.6 ? null : newPath({ points: [0, 0, 20, 8, 4, 20], speedPx: 30 }),
+      follows: pickOf(['nothing', 'nothing', 'sun', 'moon'], share(v, 3)),
+    }),
   'a plane changes': (state, v) => {
     const id = pickOf(['plane-middle', 'plane-near'], share(v, 1));
     const plane = {
@@ -245,6 +301,8 @@ export const EDITS: Record<string, Edit> = {
       overlay: share(v, 2) < 0.15,
       hidden: share(v, 3) < 0.1,
       parallax: share(v, 4) < 0.7 ? 1 : 0.5,
+      takesDrift: share(v, 5) < 0.8,
+      ground: share(v, 6) < 0.8,
     };
     return { ...state, scene: { ...state.scene, planes: { ...state.scene.planes, [id]: plane } } };
   },
@@ -311,6 +369,7 @@ export function firstState(): SequenceState {
   const wick = newWick({ name: '', seed: 5, reachLow: 0.9, reachHigh: 1.1, levelLow: 0.6 });
   return {
     scene: { ...scene, wicks: { flame: wick } },
+    clockHours: 12,
     seconds: 0,
     view: { x: 0, y: 0, widthPx: 96, heightPx: 64, outputPerScenePx: 1 },
     passing: NOTHING_PASSING,

@@ -1,7 +1,7 @@
 'use client';
 import { framesIn } from '@/core/art/frames';
 import { ANSWERS } from '@/core/scene/records/answer';
-import type { FlamePart } from '@/core/scene/records/luminaire';
+import type { FlamePart, LightPart } from '@/core/scene/records/luminaire';
 import { Column } from '../controls/Column';
 import { Choice, Switch } from '../controls/small';
 import { ValueField, type ValueFieldProps } from '../controls/ValueField';
@@ -22,7 +22,15 @@ const NUMBERS: readonly (readonly [NumberField, string, Range])[] = [
 ];
 
 /** The sprite of a lamp's flame or glass. */
-export function FlameColumn({ ids, part }: { ids: readonly string[]; part: FlamePart }) {
+export function FlameColumn({
+  ids,
+  part,
+  lights,
+}: {
+  ids: readonly string[];
+  part: FlamePart;
+  lights: readonly LightPart[];
+}) {
   const override = useOverride(ids, part);
   const artworks = useArtworkOptions();
   const frames = useScene(({ scene }) => {
@@ -68,6 +76,15 @@ export function FlameColumn({ ids, part }: { ids: readonly string[]; part: Flame
         onChange={(answer) => override.commit({ answer })}
       />
       {NUMBERS.map(number)}
+      {lights.length > 0 && (
+        <Choice
+          label={override.mark('glowsWithId', 'Glows with')}
+          value={part.glowsWithId ?? ''}
+          differs={override.differs('glowsWithId')}
+          options={[['', 'nothing'], ...lights.map(({ id, name }) => [id, name] as const)]}
+          onChange={(id) => override.commit({ glowsWithId: id === '' ? null : id })}
+        />
+      )}
       {part.answer === 'seen-when-lit' &&
         number([
           'seenGain',

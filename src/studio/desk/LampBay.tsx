@@ -42,7 +42,7 @@ export function LampBay({ ids }: { ids: string[] }) {
         {part && <PartPlace key={part.id} ids={ids} part={part} />}
       </Column>
       {part && isLight(part) && <LightPartColumns key={part.id} ids={ids} part={part} />}
-      {part && !isLight(part) && <FlameColumn key={part.id} ids={ids} part={part} />}
+      {part && !isLight(part) && <FlameColumn key={part.id} ids={ids} part={part} lights={parts.lights} />}
       <PlanesLitColumn collection="lamps" ids={ids} throwsShadows={throwsShadows} />
       <LuminaireColumn
         ids={ids}

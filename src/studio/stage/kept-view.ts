@@ -34,7 +34,9 @@ export function keepView(sceneId: string, live: LiveStore): () => void {
   let timer: ReturnType<typeof setTimeout> | null = null;
   const write = () => {
     timer = null;
-    const { zoom, viewX, viewY } = live.getState();
+    const { zoom, viewX, viewY, walk } = live.getState();
+    // While a figure walks the view only lasts as long as that.
+    if (walk) return;
     try {
       localStorage.setItem(keyOf(sceneId), JSON.stringify({ zoom, viewX, viewY }));
     } catch {

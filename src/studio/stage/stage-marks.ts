@@ -24,7 +24,7 @@ export interface MarkOptions {
 
 export function drawStageMarks(overlay: Overlay, studio: Studio, options: MarkOptions): void {
   const { fades } = options;
-  const { scene } = studio;
+  const scene = studio.walked();
   const { seconds } = studio.live.getState();
   const { selection } = studio.scenes.state;
   const { gateX, gateY, gateWidthPx, gateHeightPx } = settingsOf(scene);

@@ -29,7 +29,9 @@ export class StagePace {
     const { isFrozen, dayRate } = live.getState();
     this.isAdvancing = true;
     advance(live, elapsedSeconds);
+    const hasWalked = this.studio.rounds.step(elapsedSeconds);
     this.isAdvancing = false;
+    if (hasWalked) return true;
     if (isFrozen) return false;
     if (dayRate !== 0) return true;
     if (isStill || !this.life.of(this.studio.scene)) return false;

@@ -45,7 +45,7 @@ export const WIPE_WORDS: Record<Wipe, string> = {
   shadows: 'No shadows',
 };
 
-export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'checks'] as const;
+export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'rounds', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
 
 export interface DeskState {

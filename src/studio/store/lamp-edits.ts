@@ -30,7 +30,11 @@ export function makeLuminaire(studio: Studio): void {
   const count = Object.keys(scene.luminaires).length;
   const name = lightIds.length === 1 ? middle.name : `Luminaire ${count + 1}`;
   const lights = lightIds.map((id) => lightPart(scene, scene.lights[id], middle));
-  const flames = spriteIds.map((id) => flamePart(scene, scene.sprites[id], middle));
+  const flames = spriteIds.map((id) => {
+    const { glowsWithId } = scene.sprites[id];
+    const light = glowsWithId === null ? undefined : lights[lightIds.indexOf(glowsWithId)];
+    return { ...flamePart(scene, scene.sprites[id], middle), glowsWithId: light?.id ?? null };
+  });
   const { x, y } = middle;
   const order = spriteIds[0] ? scene.sprites[spriteIds[0]].order : middle.order;
   const lamp = newLamp({ ...wiringOf(middle), name, luminaireId, order, x, y });
@@ -59,7 +63,11 @@ function lightPart(scene: SceneDocument, light: Light, from: { x: number; y: num
   });
 }
 
-function flamePart(scene: SceneDocument, sprite: Sprite, from: { x: number; y: number }): FlamePart {
+function flamePart(
+  scene: SceneDocument,
+  sprite: Sprite,
+  from: { x: number; y: number },
+): Omit<FlamePart, 'glowsWithId'> {
   return {
     ...flameLookOf(sprite),
     answer: sprite.answer ?? scene.planes[sprite.planeId].answer,
@@ -87,10 +95,12 @@ export function takeApart(studio: Studio, lampId: string): void {
   const edits: Edit[] = [remove(scene, 'lamps', lampId)];
   const selection: { collection: 'lights' | 'sprites'; id: string }[] = [];
   let order = orderAfter(Object.values(scene.lights).map((light) => light.order));
+  const lightIdOf = new Map<string, string>();
   for (const part of lightPartsOf(scene, lamp)) {
     const { wick, name } = part;
     const [x, y] = applyTo(local, part.x, part.y);
     const id = freshId();
+    lightIdOf.set(part.id, id);
     const wickId = wick ? freshId() : null;
     if (wick) edits.push(create('wicks', wickId!, newWick({ ...wick })));
     const look = { ...lookOf(part), ...wiringOf(lamp), level: part.level * lamp.level };
@@ -106,6 +116,7 @@ export function takeApart(studio: Studio, lampId: string): void {
     const sprite = newSprite({
       ...flameLookOf(part),
       ...{ name, artworkId, answer, planeId, hangsOn, setIds, path, x, y },
+      glowsWithId: lightIdOf.get(part.glowsWithId ?? '') ?? null,
       order: lamp.order,
       turnDeg: lamp.flipX ? lamp.turnDeg - part.turnDeg : lamp.turnDeg + part.turnDeg,
       flipX: part.flipX !== lamp.flipX,

@@ -3,6 +3,7 @@
  * subscription; no React tree renders for them.
  */
 import { createStore } from 'zustand/vanilla';
+import type { Walk } from '@/core/moment/walk';
 import { wrapHours } from '@/core/time/periodic';
 
 export interface Live {
@@ -18,6 +19,8 @@ export interface Live {
   viewX: number;
   viewY: number;
   zoom: number;
+  /** A figure on its rounds. */
+  walk: Walk | null;
   /** Share of the stage's width at which the wipe stands. */
   wipe: number;
 }
@@ -46,6 +49,7 @@ export function createLive(clockHours: number) {
     viewX: 0,
     viewY: 0,
     zoom: 0,
+    walk: null,
     wipe: 0.5,
   }));
 }

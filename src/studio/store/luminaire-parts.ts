@@ -16,10 +16,10 @@ export function addLightPart(studio: Studio, luminaireId: string): void {
 
 /** Adds the sprite of a flame to a luminaire, in its middle, and works on it. */
 export function addFlamePart(studio: Studio, luminaireId: string, artworkId: string): void {
-  const { flames } = studio.scene.luminaires[luminaireId];
+  const { lights, flames } = studio.scene.luminaires[luminaireId];
   if (isFull(studio, flames)) return;
   const { name } = studio.scene.artworks[artworkId];
-  const part = newFlamePart({ id: freshId(), name, artworkId });
+  const part = newFlamePart({ id: freshId(), name, artworkId, glowsWithId: lights.at(0)?.id ?? null });
   studio.set('Add a flame to a luminaire', 'luminaires', luminaireId, { flames: [...flames, part] });
   studio.desk.setState({ partId: part.id });
 }
@@ -37,7 +37,9 @@ export function deletePart(studio: Studio, luminaireId: string, partId: string):
   const edits = [
     change(scene, 'luminaires', luminaireId, {
       lights: lights.filter(({ id }) => id !== partId),
-      flames: flames.filter(({ id }) => id !== partId),
+      flames: flames
+        .filter(({ id }) => id !== partId)
+        .map((flame) => (flame.glowsWithId === partId ? { ...flame, glowsWithId: null } : flame)),
     }),
     ...withoutOverrides(scene, luminaireId, partId),
   ];

@@ -28,6 +28,8 @@ export interface FramePass {
 
 /** The stage. */
 export interface OpenStage extends OpenView {
+  /** Where on the scene a mouse event lies. */
+  scenePlace(event: MouseEvent): [number, number];
   /** A small picture of the gate as it is kept; null where nothing can draw. */
   thumbnail(): Image | null;
   /** The passes of the frame that is shown; null where the graphics card draws none. */

@@ -5,7 +5,7 @@ import { passingOf, WORK_LAMP_LEVEL } from './passing-of';
 const of = (fields: Partial<DeskState>, dayRate = 0, side: 'all' | 'left-out' = 'all', ambientLevel = 0) =>
   passingOf(
     { ...createDesk('stage').getState(), ...fields },
-    { dayRate, isFrozen: false },
+    { walk: null, dayRate, isFrozen: false },
     ambientLevel,
     side,
   );

@@ -17,7 +17,7 @@ const OUTLINE_TOOLS: ReadonlySet<ToolName> = new Set(['outline', 'line', 'rectan
  */
 export function passingOf(
   { solo, muted, soloPlanes, workLamp, wipe, tool, bench, fullWash }: DeskState,
-  { dayRate, isFrozen }: Pick<Live, 'dayRate' | 'isFrozen'>,
+  { dayRate, isFrozen, walk }: Pick<Live, 'dayRate' | 'isFrozen' | 'walk'>,
   ambientLevel: number,
   side: WipeSide,
 ): Passing {
@@ -33,6 +33,7 @@ export function passingOf(
     soloPlanes,
     workLamp: isShown ? 0 : level,
     fullWash,
+    walk,
     unlit: leftOut && wipe === 'unlit',
     relief: !(leftOut && wipe === 'relief'),
     shadows: !(leftOut && wipe === 'shadows'),

@@ -10,6 +10,7 @@ import type { Change, Known } from '@/core/scene/changes';
 import { change } from '@/core/scene/edits';
 import { RowKeeper, type Rows } from '@/core/moment/rows';
 import { MomentMaker } from '@/core/moment/moment-maker';
+import { walked } from '@/core/moment/walk';
 import type { FoundOccluders } from '@/core/moment/occluders';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { createArtBench, type ArtBenchStore } from './art-bench';
@@ -33,6 +34,7 @@ import { SceneStore, type Picked } from './scene-store';
 import { Checks } from './checks';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
+import { Rounds } from './rounds';
 import { StrokeTurns } from './stroke-turns';
 import { sendLeft } from './send-left';
 import { SceneSync, type AsideEdit, type Batch } from './sync';
@@ -62,6 +64,7 @@ export class Studio {
   /** Looks for the outlines of frames while a rule is changed: a list of outlines for each frame. */
   readonly outlineSearch = new LatestWork<number[][][]>();
   readonly strokeTurns = new StrokeTurns();
+  readonly rounds = new Rounds(this);
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly checks: Checks;
@@ -269,6 +272,12 @@ export class Studio {
     const { trial } = this.desk.getState();
     const { scene } = this;
     return trial ? this.trials.recall(trial, [scene], () => withTrial(scene, trial)) : scene;
+  }
+
+  /** The scene with a figure where it walks just now. */
+  walked(): SceneDocument {
+    const { walk, seconds } = this.live.getState();
+    return walk ? walked(this.scene, walk, seconds) : this.scene;
   }
 
   /** The day of the scene as it is looked at. */

@@ -5,6 +5,7 @@ import { useDesk, useStudio } from '../context';
 import { ChecksPart } from './ChecksPart';
 import { DayPart } from './DayPart';
 import { MotionPart } from './MotionPart';
+import { RoundsPart } from './RoundsPart';
 import { SkyPart } from './SkyPart';
 import { WashPart } from './WashPart';
 import { WeatherPart } from './WeatherPart';
@@ -17,6 +18,7 @@ const PARTS: Record<TimePart, { word: string; about: string; Part: ComponentType
   wash: { word: 'Wash', about: 'Faint gradients over the picture', Part: WashPart },
   motion: { word: 'Motion', about: 'What turns, looks at others and goes along paths', Part: MotionPart },
   wicks: { word: 'Wicks', about: 'How flames burn', Part: WickPart },
+  rounds: { word: 'Rounds', about: 'A figure is walked through the scene', Part: RoundsPart },
   checks: {
     word: 'Checks',
     about: 'Whether it flashes dangerously, and whether a figure can be seen',
@@ -40,7 +42,7 @@ export function TimeDesk() {
           <button
             key={one}
             type="button"
-            className="key text-left"
+            className="key max-h-[26px] min-h-0 flex-1 py-0 text-left"
             aria-pressed={part === one}
             title={PARTS[one].about}
             onClick={() => studio.desk.setState({ timePart: one })}

@@ -3,12 +3,18 @@
 import { useEffect } from 'react';
 import { inOrder, settingsOf } from '@/core/scene/document';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
-import { WASH_BLENDS, WASH_TIES, type WashBlend, type WashTie } from '@/core/scene/records/wash';
+import {
+  WASH_BLENDS,
+  WASH_TIES,
+  type WashBlend,
+  type WashChooser,
+  type WashTie,
+} from '@/core/scene/records/wash';
 import { BayColumns } from '../controls/BayColumns';
 import { Column } from '../controls/Column';
 import { FieldOf, useGesture } from '../controls/FieldOf';
 import { NameField } from '../controls/NameField';
-import { Choice, ColourField, Key } from '../controls/small';
+import { Choice, ColourField, Key, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { change } from '@/core/scene/edits';
 import { useDesk, useScene, useStudio } from '../context';
@@ -22,6 +28,7 @@ import {
   withPointChanged,
 } from '../store/wash-edits';
 import { ItemField } from './ItemField';
+import { SettingsField } from './SettingsField';
 
 const IDS = [SETTINGS_ID];
 const BLEND_WORDS: Record<WashBlend, string> = {
@@ -35,6 +42,10 @@ const TIE_WORDS: Record<WashTie, string> = {
   scene: 'The scene',
   rectangle: 'A rectangle',
 };
+const CHOOSER_WORDS: readonly (readonly [WashChooser, string])[] = [
+  ['cues', 'The hour'],
+  ['seed', 'Chance'],
+];
 /** With Shift: the key alone is the work lamp's. */
 const FULL_KEY = 'W';
 
@@ -91,6 +102,8 @@ function WashColumn({ washId }: { washId: string }) {
   const name = useScene(({ scene }) => scene.washes[washId]?.name ?? '');
   const tie = useField('washes', ids, 'tiedTo', 'Tied to');
   const blend = useField('washes', ids, 'blend', 'Blend');
+  const hasFigure = useScene(({ scene }) => settingsOf(scene).figureId !== null);
+  const entering = useField('washes', ids, 'onEntering', 'In its area');
   return (
     <Column
       title="Wash"
@@ -116,7 +129,23 @@ function WashColumn({ washId }: { washId: string }) {
         options={WASH_TIES.map((one) => [one, TIE_WORDS[one]] as const)}
         onChange={tie.set}
       />
-      {tie.value === 'rectangle' && <RectangleFields ids={ids} />}
+      <Switch label="In its area" on={entering.value} words={['yes', 'no']} onChange={entering.set} />
+      {entering.value && (
+        <FieldOf
+          collection="washes"
+          ids={ids}
+          field="fadePx"
+          label="Comes in over"
+          low={0}
+          high={400}
+          unit="px"
+          digits={0}
+        />
+      )}
+      {entering.value && !hasFigure && (
+        <p className="text-signal">No sprite is the player yet: Rounds says which one is.</p>
+      )}
+      {(entering.value || tie.value === 'rectangle') && <RectangleFields ids={ids} />}
       <FullKey washId={washId} />
     </Column>
   );
@@ -252,25 +281,51 @@ function PointsColumn({ washId }: { washId: string }) {
   );
 }
 
+/** How chance picks. */
+function SeedFields() {
+  return (
+    <>
+      <SettingsField field="washSeed" label="Seed" high={0x7fffffff} whole />
+      <SettingsField
+        field="washEverySeconds"
+        label="Each for"
+        low={1}
+        high={3600}
+        unit="s"
+        digits={0}
+        logarithmic
+      />
+      <SettingsField field="washFadeSeconds" label="Fades over" high={60} step={0.5} unit="s" digits={1} />
+    </>
+  );
+}
+
 /** Which wash lies on the picture. */
 function ShownColumn({ washes }: { washes: readonly (readonly [string, string])[] }) {
   const own = useField('settings', IDS, 'washId', 'Wash');
+  const by = useField('settings', IDS, 'washBy', 'Wash');
   const inCues = useScene(
     ({ scene }) => Object.values(scene.cues).filter(({ washId }) => washId !== null).length,
   );
   return (
     <Column title="On the picture">
-      <Choice<string>
-        label="Wash shown"
-        value={own.value ?? ''}
-        options={[['', 'None'], ...washes]}
-        onChange={(id) => own.set(id === '' ? null : id)}
-      />
+      <Choice<WashChooser> label="Chosen by" value={by.value} options={CHOOSER_WORDS} onChange={by.set} />
+      {by.value === 'seed' && <SeedFields />}
+      {by.value === 'cues' && (
+        <Choice<string>
+          label="Wash shown"
+          value={own.value ?? ''}
+          options={[['', 'None'], ...washes]}
+          onChange={(id) => own.set(id === '' ? null : id)}
+        />
+      )}
       <ItemField item={{ value: 'washStrength' }} isDirect />
       <p className="text-ash">
-        {inCues > 0
-          ? `${inCues} ${inCues === 1 ? 'cue names a wash' : 'cues name washes'}, in the place of this one.`
-          : 'Cues can name a wash each; they fade into each other.'}
+        {by.value === 'seed'
+          ? 'One after the other, as the seed has it; those of an area come where the player is.'
+          : inCues > 0
+            ? `${inCues} ${inCues === 1 ? 'cue names a wash' : 'cues name washes'}, in the place of this one.`
+            : 'Cues can name a wash each; they fade into each other.'}
       </p>
     </Column>
   );

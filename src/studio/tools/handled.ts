@@ -9,11 +9,10 @@ import type { Handle } from './handles';
 import { draggedIsolux } from '../lights/isolux';
 import { pulledLight } from '../lights/light-handles';
 import { lightEdits, lightOf, pickedLight } from '../lights/picked-light';
-import { moverOf, pathEdits } from '../store/motion-edits';
 import type { Studio } from '../store/studio';
 import { snapPoint, tidyPoint } from './snap';
 import type { ToolEvent } from './tool';
-import { movedWashPoint } from './wash-points';
+import { isOfWork, workAtHand } from './work-at-hand';
 
 const SMALLEST_GATE_PX = 16;
 
@@ -26,6 +25,10 @@ export function handled(
   to: ToolEvent,
 ): { edits: Edit[]; words: string } {
   const one = (edit: Edit | null, words: string) => ({ edits: edit ? [edit] : [], words });
+  if (isOfWork(handle)) {
+    const { edit, words } = workAtHand(studio)!.moved(studio, base, handle, to);
+    return one(edit, words);
+  }
   switch (handle.kind) {
     case 'isolux': {
       const light = lightOf(base, handle)!;
@@ -81,17 +84,6 @@ export function handled(
           : points,
       );
       return one(change(base, 'occluders', handle.id, { outlines }), `${x}, ${y}`);
-    }
-    case 'path point': {
-      const { mover, point, back } = handle;
-      const [x, y] = tidyPoint(...applyTo(back, ...snapPoint(studio, to)));
-      const { points } = moverOf(base, mover)!.path!;
-      const moved = points.map((v, i) => (i === 2 * point ? x : i === 2 * point + 1 ? y : v));
-      return { edits: pathEdits(base, [mover], { points: moved }), words: `${x}, ${y}` };
-    }
-    case 'wash point': {
-      const [x, y] = tidyPoint(...snapPoint(studio, to));
-      return one(movedWashPoint(base, handle, x, y), `${x}, ${y}`);
     }
     case 'gate': {
       const { gateX, gateY } = settingsOf(base);

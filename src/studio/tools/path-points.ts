@@ -17,6 +17,7 @@ import type { SceneDocument } from '@/core/scene/document';
 import type { Overlay } from '../surface/overlay';
 import type { PointWork } from './point-work';
 import { withoutPoint, withPoint, withSmooth } from './outline-edits';
+import { snapPoint, tidyPoint } from './snap';
 
 export interface PathPointHandle {
   kind: 'path point';
@@ -132,6 +133,13 @@ export const pathWork: PointWork<PathPointHandle> = {
     // What goes along it stays picked, and is moved with it.
     const mover = pickedMover(studio);
     return mover && isOnPath(studio, mover, event) ? mover : null;
+  },
+  moved(studio, base, { mover, point, back }, to) {
+    const [x, y] = tidyPoint(...applyTo(back, ...snapPoint(studio, to)));
+    const { points } = moverOf(base, mover)!.path!;
+    const moved = points.map((v, i) => (i === 2 * point ? x : i === 2 * point + 1 ? y : v));
+    const [edit = null] = pathEdits(base, [mover], { points: moved });
+    return { edit, words: `${x}, ${y}` };
   },
   shift: smoothPathPoint,
   double(studio, event, handle) {

@@ -167,7 +167,7 @@ export class PickTool implements Tool {
     const { scene } = studio;
     const pressed = this.handleAt(event);
     const own = pressed && isOfWork(pressed) ? pressed : null;
-    if (workAtHand(studio)?.double(studio, event, own)) return;
+    if (workAtHand(studio)?.double?.(studio, event, own)) return;
     const light = onlyLight(studio);
     if (light) return doubleOnArea(studio, light, event, this.handleAt(event));
     const [id] = studio.pickedOf('occluders');

@@ -1,6 +1,19 @@
 import { object, type InferType } from 'yup';
 import { coordinate } from '../../coordinates';
-import { degrees, flag, id, level, list, name, naming, oneOf, scale, share, whole } from '../../fields';
+import {
+  degrees,
+  flag,
+  id,
+  idOrNull,
+  level,
+  list,
+  name,
+  naming,
+  oneOf,
+  scale,
+  share,
+  whole,
+} from '../../fields';
 import { LIMITS } from '../../limits';
 import { ANSWERS, SEEN_GAIN } from './answer';
 import { defaultsOf } from './defaults-of';
@@ -35,6 +48,9 @@ export const flameFields = () => ({
   answer: oneOf(ANSWERS).default('self-lit'),
   glowLevel: level().default(1),
   seenGain: level().default(SEEN_GAIN),
+  glowsWithId: idOrNull().meta({
+    about: "The light of its luminaire whose wick its glow goes by, by that part's id",
+  }),
 });
 
 const lightPart = object(lightPartFields());

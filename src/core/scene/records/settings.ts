@@ -1,12 +1,13 @@
 import { object } from 'yup';
 import { coordinate } from '../../coordinates';
-import { colour, flag, level, namingOrNull, oneOf, share, within } from '../../fields';
+import { colour, flag, level, namingOrNull, oneOf, share, whole, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
 import { DRIFT_FIELDS } from '../../weather/drift-fields';
 import { SKY_FIELDS } from '../../time/sky-fields';
 import type { RecordKind, RecordType } from './kind';
+import { WASH_CHOOSERS } from './wash';
 
 /** The one record of the `settings` collection. */
 export const SETTINGS_ID = 'scene';
@@ -32,6 +33,15 @@ const schema = object({
   ...DRIFT_FIELDS,
   washId: namingOrNull('washes', 'names').meta({
     about: 'The wash that lies on the picture where no cue names one',
+  }),
+  washBy: oneOf(WASH_CHOOSERS)
+    .default('cues')
+    .meta({ about: 'Its cues say which wash lies on the picture, or chance does, by a seed' }),
+  washSeed: whole(0, 0x7fffffff).default(1),
+  washEverySeconds: within(1, 3600).default(30).meta({ about: 'Chance picks another after so long' }),
+  washFadeSeconds: within(0, 3600).default(4).meta({ about: 'The next one comes in over so long' }),
+  figureId: namingOrNull('sprites', 'names').meta({
+    about: "The player's figure: washes notice where it is",
   }),
   washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,

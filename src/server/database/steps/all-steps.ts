@@ -4,6 +4,7 @@ import { recordsFromDocuments } from './007-records-from-documents';
 import { recordsOfVersion6 } from './009-records-of-version-6';
 import { recordsOfVersion7 } from './010-records-of-version-7';
 import { recordsOfVersion8 } from './011-records-of-version-8';
+import { recordsOfVersion9 } from './012-records-of-version-9';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
@@ -12,4 +13,5 @@ export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '009-records-of-version-6': recordsOfVersion6,
   '010-records-of-version-7': recordsOfVersion7,
   '011-records-of-version-8': recordsOfVersion8,
+  '012-records-of-version-9': recordsOfVersion9,
 };
