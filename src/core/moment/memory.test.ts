@@ -185,7 +185,7 @@ describe('a Moment', () => {
           last = { moment: kept, copy: structuredClone(kept) };
         }
       }),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
 
