@@ -226,8 +226,9 @@ function stopping(
   { scene, settings }: MomentStage,
   { fixture, wick, follows }: Burning,
   light: MomentLight,
-  { occluders, sources }: FoundOccluders,
+  found: FoundOccluders,
 ): number[] {
+  const { occluders, sources } = found;
   const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
   // By its widest reach, so that a trembling one is not stopped by others at every frame.
   const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1) + (wick ? widestSway(wick) : 0);
@@ -237,13 +238,17 @@ function stopping(
   // Seen from the side there is no ground on which what has a stature could throw its shadow.
   const hasGround = !follows || settings.viewTiltDeg > 0;
   const out: number[] = [];
-  occluders.forEach((occluder, index) => {
+  const look = (index: number) => {
+    const occluder = occluders[index];
     if (!hasGround && occluder.staturePx !== null) return;
     const source = sources[index];
     if (!isNamed(fixture, source, occluder.plane, light)) return;
     if (source.spriteId !== null && carriers.includes(source.spriteId)) return;
     if (!near || overlaps(occluder.box, near)) out.push(index);
-  });
+  };
+  const within = near && found.near(near);
+  if (within) within.forEach(look);
+  else occluders.forEach((_, index) => look(index));
   return out;
 }
 

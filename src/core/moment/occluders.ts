@@ -1,6 +1,7 @@
 /** What stops light: occluders of the scene, those that artworks bring to their sprites, and walls of tile planes. */
 import type { ChunkIndex } from '../art/tiles';
 import type { Box } from '../geometry/affine';
+import { BoxIndex } from '../geometry/box-index';
 import { insetEdges } from '../geometry/inset';
 import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import { Remembered } from '../remembered';
@@ -14,13 +15,27 @@ import type { MomentStage } from './stage';
 import { gridMap } from './tile-sprites';
 import { TileWalls } from './tile-walls-of';
 
-export interface FoundOccluders {
-  occluders: MomentOccluder[];
-  /** What each of them comes from. */
-  sources: OccluderSource[];
+export class FoundOccluders {
+  private boxes: BoxIndex | null = null;
+
+  /** @param sources what each of the occluders comes from */
+  constructor(
+    readonly occluders: MomentOccluder[],
+    readonly sources: OccluderSource[],
+  ) {}
+
+  /** The places of those that may meet a box; null where they are so few that each may be looked at. */
+  near(box: Box): readonly number[] | null {
+    if (this.occluders.length < MANY) return null;
+    this.boxes ??= new BoxIndex(this.occluders.map((occluder) => occluder.box));
+    return this.boxes.meeting(box);
+  }
 }
 
-export const NO_OCCLUDERS: FoundOccluders = { occluders: [], sources: [] };
+/** From so many occluders on an index of their boxes is worth its making. */
+const MANY = 200;
+
+export const NO_OCCLUDERS = new FoundOccluders([], []);
 
 export interface OccluderSource {
   id: string;
@@ -55,9 +70,8 @@ export class OccluderFinder {
         ...this.wallsOf(stage, chunks, planeId),
       ]),
     ].filter(({ source, pieces }) => pieces.length > 0 && !scene.planes[source.planeId].overlay);
-    return {
-      sources: found.map(({ source }) => source),
-      occluders: found.map(({ source, shape, pieces }) => ({
+    return new FoundOccluders(
+      found.map(({ source, shape, pieces }) => ({
         plane: planeOrder.index.get(source.planeId)!,
         closed: shape.kind === 'closed',
         pieces,
@@ -67,7 +81,8 @@ export class OccluderFinder {
         staturePx: shape.staturePx,
         box: pieces.length === 1 ? pieces[0].box : boxAround(pieces.map((piece) => piece.box)),
       })),
-    };
+      found.map(({ source }) => source),
+    );
   }
 
   /** The edges that stop light within an occluder: its own, drawn in by what light soaks into. */
