@@ -28,6 +28,11 @@ export function activePasses(numbers: FinishNumbers): PassName[] {
   return ALL.filter(([name, pass]) => !pass.isAtRest(numbers[name])).map(([name]) => name);
 }
 
+/** Runs one pass over a picture in linear light, in place. */
+export function runPass(name: PassName, picture: FloatPicture, numbers: FinishNumbers): void {
+  (FINISH_PASSES[name] as unknown as AnyPass).apply(picture, numbers[name]);
+}
+
 /** Runs the passes over a picture in linear light, in place. */
 export function runPasses(picture: FloatPicture, numbers: FinishNumbers): void {
   for (const [name, pass] of ALL) if (!pass.isAtRest(numbers[name])) pass.apply(picture, numbers[name]);

@@ -8,6 +8,9 @@ import { distanceOutside } from './terms/outside';
 import { banded, ditherAt } from './terms/steps';
 import { SAMPLE, SAMPLE_SIZE, samplePicture } from './sample';
 
+/** Why nothing of a light's own is there: it ends before, points elsewhere, falls to its darkest step, or its gobo is dark. */
+export type MissingLight = 'reach' | 'field' | 'steps' | 'gobo';
+
 /** Works out one light at one point after the other; what it finds is overwritten by the next. */
 export class Emission {
   /** Colour times everything but facing and shadow. */
@@ -29,7 +32,7 @@ export class Emission {
   at(light: MomentLight, px: number, py: number, column: number, row: number): boolean {
     const { rgb } = this;
     const u = this.reach(light, px, py);
-    this.share = banded(this.share, light.bands, light.dither ? ditherAt(column, row) : 0.5);
+    this.share = this.steps(light, column, row);
     if (this.share === 0) return false;
     const { stops } = light;
     if (stops) {
@@ -39,6 +42,19 @@ export class Emission {
         rgb[c] = this.share * (stops[3 * i + c] + (stops[3 * i + 3 + c] - stops[3 * i + c]) * (at - i));
     } else for (let c = 0; c < 3; c++) rgb[c] = this.share * light.rgb[c];
     return light.gobo ? this.throughGobo(light.gobo, px, py) : true;
+  }
+
+  /** Why a light gives nothing to a point, as `at` says; null where it gives something. */
+  missing(light: MomentLight, px: number, py: number, column: number, row: number): MissingLight | null {
+    if (this.at(light, px, py, column, row)) return null;
+    const u = this.reach(light, px, py);
+    if (this.share > 0) return light.gobo && this.steps(light, column, row) > 0 ? 'gobo' : 'steps';
+    const { cone } = light;
+    return cone && u < 1 && coneAt(cone, px - light.x, py - light.y) === 0 ? 'field' : 'reach';
+  }
+
+  private steps({ bands, dither }: MomentLight, column: number, row: number): number {
+    return banded(this.share, bands, dither ? ditherAt(column, row) : 0.5);
   }
 
   /** Finds the share. @returns how far the point is on the way from core to reach, 0 to 1 */

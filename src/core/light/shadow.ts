@@ -181,7 +181,7 @@ function farthestOf(light: MomentLight, occluder: MomentOccluder, distance: numb
 }
 
 /** Whether a point lies within an occluder that stands in its own shade: by the even-odd rule over all its pieces. */
-function isWithin({ inner, pieces, box }: MomentOccluder, x: number, y: number): boolean {
+export function isWithin({ inner, pieces, box }: MomentOccluder, x: number, y: number): boolean {
   if (inner.length === 0 || x < box.left || x > box.right || y < box.top || y > box.bottom) return false;
   return pieces.reduce((inside, { edges }) => inside !== isInside(edges, x, y), false);
 }

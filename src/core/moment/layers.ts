@@ -19,14 +19,33 @@ import { frameNumber, shownFrame } from './standing';
 import { TileSprites } from './tile-sprites';
 
 export class LayerMaker {
-  private readonly rows = new RowMemory<MomentLayer[]>();
+  private readonly rows = new RowMemory<LayerRuns>();
   private readonly sprites = new Remembered<Sprite, MomentSprite | null>();
   private readonly tiles = new TileSprites();
 
   /** A plane whose things stand still gives the same layers from Moment to Moment, until what it is made of changes. */
   layersOf(stage: MomentStage, chunks: ChunkIndex, planeId: string, plane: Plane): MomentLayer[] {
+    return this.runsOf(stage, chunks, planeId, plane)?.layers ?? [];
+  }
+
+  /** What the sprites of a plane's layers are, in the same places as these. */
+  namesOf(
+    stage: MomentStage,
+    chunks: ChunkIndex,
+    planeId: string,
+    plane: Plane,
+  ): readonly (readonly DrawnName[])[] {
+    return this.runsOf(stage, chunks, planeId, plane)?.names ?? [];
+  }
+
+  private runsOf(
+    stage: MomentStage,
+    chunks: ChunkIndex,
+    planeId: string,
+    plane: Plane,
+  ): Pick<LayerRuns, 'layers' | 'names'> | null {
     const { scene, settings, standing, space, pictureIndex, passing, rows } = stage;
-    if (!standing.showsPlane(planeId)) return [];
+    if (!standing.showsPlane(planeId)) return null;
     const { artworks, reliefs, circuits } = scene;
     const row = rows.get(planeId) ?? NOTHING_DRAWN;
     const of = [
@@ -46,7 +65,7 @@ export class LayerMaker {
     return row === NOTHING_DRAWN ? make() : this.rows.recall(row, artworks, of, make);
   }
 
-  private made(stage: MomentStage, chunks: ChunkIndex, planeId: string, plane: Plane): MomentLayer[] {
+  private made(stage: MomentStage, chunks: ChunkIndex, planeId: string, plane: Plane): LayerRuns {
     const { standing, circuits, rows } = stage;
     const runs = new LayerRuns(plane.overlay);
     const asPlane = {
@@ -56,25 +75,34 @@ export class LayerMaker {
       seenGain: null,
     };
     for (const tiles of this.tiles.of(stage, chunks, planeId, plane))
-      runs.add(tiles, { ...asPlane, seenGain: gainOf(plane.answer, plane.tiles?.seenGain ?? SEEN_GAIN) });
+      runs.add(
+        tiles,
+        { ...asPlane, seenGain: gainOf(plane.answer, plane.tiles?.seenGain ?? SEEN_GAIN) },
+        { collection: 'planes', id: planeId },
+      );
     for (const thing of rows.get(planeId) ?? NOTHING_DRAWN) {
       if (!standing.shows(thing.record)) continue;
       if (thing.kind === 'sprite') {
         const { record } = thing;
         const sprite = this.sprite(stage, plane, record);
         if (!sprite) continue;
-        runs.add(sprite, {
+        const look = {
           takesShadows: record.takesShadows,
           takesCasts: plane.ground && !record.castsShape,
           listens: record.circuitIds ? circuits.mask(record.circuitIds) : asPlane.listens,
           seenGain: gainOf(record.answer ?? plane.answer, record.seenGain),
-        });
+        };
+        runs.add(sprite, look, { collection: 'sprites', id: thing.id });
       } else {
         for (const { answer, seenGain, sprite } of flamesOf(stage, thing.id, thing.record))
-          runs.add(sprite, { ...asPlane, seenGain: gainOf(answer, seenGain) });
+          runs.add(
+            sprite,
+            { ...asPlane, seenGain: gainOf(answer, seenGain) },
+            { collection: 'lamps', id: thing.id },
+          );
       }
     }
-    return runs.layers;
+    return runs;
   }
 
   /** A sprite as it is drawn; null where it shows nothing. */
@@ -118,19 +146,32 @@ export class LayerMaker {
   }
 }
 
+/** The thing of the document that a sprite of a Moment is drawn for. */
+export interface DrawnName {
+  collection: 'sprites' | 'lamps' | 'planes';
+  id: string;
+}
+
 type LayerLook = Omit<MomentLayer, 'sprites'>;
 
 /** Puts sprites into layers as they come: neighbours that are lit alike share one. */
 class LayerRuns {
   readonly layers: MomentLayer[] = [];
+  /** What their sprites are, in the same places. */
+  readonly names: DrawnName[][] = [];
 
   /** @param isUnlit nothing is lit at all: all is one layer */
   constructor(private readonly isUnlit: boolean) {}
 
-  add(sprite: MomentSprite, look: LayerLook): void {
+  add(sprite: MomentSprite, look: LayerLook, name: DrawnName): void {
     const last = this.layers.at(-1);
-    if (last && (this.isUnlit || isLitAlike(last, look))) last.sprites.push(sprite);
-    else this.layers.push({ ...look, sprites: [sprite] });
+    if (last && (this.isUnlit || isLitAlike(last, look))) {
+      last.sprites.push(sprite);
+      this.names.at(-1)!.push(name);
+    } else {
+      this.layers.push({ ...look, sprites: [sprite] });
+      this.names.push([name]);
+    }
   }
 }
 

@@ -11,27 +11,39 @@ import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
 import { compare, inOrder, type SceneDocument, settingsOf } from '../scene/document';
 import type { Plane } from '../scene/records/plane';
+import type { SceneSettings } from '../scene/records/settings';
 import { Day } from '../time/day';
 import { PathRuler } from '../time/path-run';
 import type { SkyLight } from '../time/sky';
 import { SKY_BODIES, type SkyBody } from '../time/sky-fields';
 import { Casts } from './casts';
+import { absentLights, type AbsentLight } from './absent';
 import { driftsAt } from './drifts';
 import { Circuits } from './circuits';
 import { RowKeeper } from './rows';
-import { LayerMaker } from './layers';
+import { LayerMaker, type DrawnName } from './layers';
 import { LightMaker } from './lights';
 import type { Moment, MomentPicture, MomentSprite, View } from './moment';
-import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders } from './occluders';
+import { NO_OCCLUDERS, OccluderFinder, type FoundOccluders, type OccluderSource } from './occluders';
 import { NOTHING_PASSING, type Passing } from './passing';
 import type { MomentStage, PlaneStack } from './stage';
 import { Standing } from './standing';
 import { walked } from './walk';
-import { washesAt } from './washes';
+import { washesAt, type LaidWash } from './washes';
 
 interface Pictures {
   pictures: MomentPicture[];
   index: ReadonlyMap<string, number>;
+}
+
+/** What the numbers of a Moment stand for, in the same places. */
+export interface MomentNames {
+  planeIds: readonly string[];
+  /** By plane, layer and sprite. */
+  drawn: readonly (readonly (readonly DrawnName[])[])[];
+  occluders: readonly OccluderSource[];
+  washes: readonly string[];
+  absent: readonly AbsentLight[];
 }
 
 /** Makes Moments of one view, one after the other. */
@@ -82,7 +94,7 @@ export class MomentMaker {
       unlit: passing.unlit,
       finish: finishNumbers(settingsNow),
       drifts: drifts.map(({ drift }) => drift),
-      washes: passing.unlit ? [] : washesAt(stage, settingsNow, passing.walk?.spriteId ?? settings.figureId),
+      washes: this.washes(stage, settingsNow).map(({ laid }) => laid),
       planes: planes.map(([planeId, plane], place) => {
         const { e: originX, f: originY } = standing.planeMap(planeId)!;
         return {
@@ -102,6 +114,24 @@ export class MomentMaker {
     };
   }
 
+  /** What the things of a Moment are in the document, and what of the document is not in it. */
+  names(kept: SceneDocument, moment: Moment, passing: Passing): MomentNames {
+    const { clockHours, seconds, lightIds } = moment;
+    const scene = passing.walk ? walked(kept, passing.walk, seconds) : kept;
+    const pictures = this.pictures.recall(scene.artworks, [], () => picturesOf(scene.artworks));
+    const stage = this.stage(scene, clockHours, seconds, passing, pictures.index);
+    const chunks = this.chunksOf(scene);
+    return {
+      planeIds: stage.planeStack.ids,
+      drawn: stage.planes.map(([planeId, plane]) => this.layerMaker.namesOf(stage, chunks, planeId, plane)),
+      occluders: moment.occluders.length === 0 ? [] : this.finder.find(stage, chunks).sources,
+      washes: this.washes(stage, stage.day.settingsAt(clockHours)).map(({ wash }) =>
+        Object.keys(scene.washes).find((id) => scene.washes[id] === wash)!,
+      ),
+      absent: moment.unlit ? [] : absentLights(stage, new Set(lightIds)),
+    };
+  }
+
   /** What stops light at one second, and where each comes from. */
   occluders(scene: SceneDocument, seconds: number, passing: Passing): FoundOccluders {
     // Where things stand does not depend on the hour.
@@ -118,6 +148,11 @@ export class MomentMaker {
     const { standing } = stage;
     if (!standing.showsPlane(record.planeId) || !standing.shows(record)) return null;
     return this.layerMaker.sprite(stage, plane, record);
+  }
+
+  private washes(stage: MomentStage, settingsNow: SceneSettings): LaidWash[] {
+    const { passing, settings } = stage;
+    return passing.unlit ? [] : washesAt(stage, settingsNow, passing.walk?.spriteId ?? settings.figureId);
   }
 
   private stage(

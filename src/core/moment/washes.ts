@@ -15,11 +15,17 @@ interface WashShare {
   share: number;
 }
 
+/** A wash of the scene, and what of it lies on the picture. */
+export interface LaidWash {
+  wash: Wash;
+  laid: MomentWash;
+}
+
 /**
  * @param settings as the cues leave them at this hour
  * @param figureId the sprite that is the figure: that on its rounds, or the scene's
  */
-export function washesAt(stage: MomentStage, settings: SceneSettings, figureId: string | null): MomentWash[] {
+export function washesAt(stage: MomentStage, settings: SceneSettings, figureId: string | null): LaidWash[] {
   const { scene, passing } = stage;
   const full = passing.fullWash === null ? undefined : scene.washes[passing.fullWash];
   if (full) return washOf(stage, full, 1, 'normal');
@@ -83,10 +89,11 @@ function shareWithin({ x, y, widthPx, heightPx, fadePx }: Wash, px: number, py: 
 
 function washOf(
   { settings }: MomentStage,
-  { tiedTo, x, y, widthPx, heightPx, points }: Wash,
+  wash: Wash,
   opacity: number,
   blend: MomentWash['blend'],
-): MomentWash[] {
+): LaidWash[] {
+  const { tiedTo, x, y, widthPx, heightPx, points } = wash;
   if (opacity <= 0 || points.length === 0) return [];
   const [left, top] = tiedTo === 'gate' ? [settings.gateX, settings.gateY] : [0, 0];
   const floats = new Float32Array(WASH_POINT_FLOATS * points.length);
@@ -96,5 +103,5 @@ function washOf(
     floats.set([left + point.x, top + point.y, weight, point.opacity, ...lab, 0], WASH_POINT_FLOATS * i);
   });
   const box = tiedTo === 'rectangle' ? { left: x, top: y, right: x + widthPx, bottom: y + heightPx } : null;
-  return [{ blend, opacity, box, points: floats }];
+  return [{ wash, laid: { blend, opacity, box, points: floats } }];
 }

@@ -1,0 +1,186 @@
+/** The account of a pixel with the names of the document: what a person reads, in the studio and at the command line. */
+import { accountFor } from '../../light/account/account-for';
+import type { Account, LightLine, OtherLine } from '../../light/account/account';
+import type { Moment, PictureSource } from '../../moment/moment';
+import type { MomentMaker, MomentNames } from '../../moment/moment-maker';
+import { fixtureIdOf } from '../../moment/part-names';
+import type { OccluderSource } from '../../moment/occluders';
+import type { Passing } from '../../moment/passing';
+import { LUMINANCE, type Rgb } from '../../raster/colour';
+import type { SceneDocument } from '../../scene/document';
+import { lightPartsOf } from '../../scene/lamp-parts';
+import type { RecordName } from '../../scene/references';
+import { REASONS, type Reason, type ReasonGround, type Why } from './reasons';
+
+export interface MeterLine {
+  words: string;
+  /** What it is about; null is nothing that can be picked. */
+  record: RecordName | null;
+  /** The colour of a light, as it is set. */
+  colour: string | null;
+  /** What the pixel has of it, in the light space. */
+  rgb: Rgb;
+  /** What stops a part of it. */
+  stopped: { words: string; record: RecordName }[];
+}
+
+export interface DarkLine extends Pick<MeterLine, 'words' | 'record' | 'colour'> {
+  why: Why;
+  reason: Reason;
+}
+
+/** A pixel, read. */
+export interface Metered {
+  account: Account;
+  /** What is seen there. */
+  surface: { words: string; record: RecordName | null };
+  /** What gives something, by how much it counts. */
+  gives: MeterLine[];
+  /** The lights that give nothing. */
+  dark: DarkLine[];
+  /** What is done to the sum, in words: washes and the finish. */
+  later: { words: string; from: Rgb; to: Rgb }[];
+}
+
+export interface MeterGround {
+  scene: SceneDocument;
+  moment: Moment;
+  names: MomentNames;
+  source: PictureSource;
+}
+
+/** @param maker whoever made the Moment: its names are asked for with the same arguments */
+export function meterGround(
+  maker: MomentMaker,
+  scene: SceneDocument,
+  moment: Moment,
+  passing: Passing,
+  source: PictureSource,
+): MeterGround {
+  return { scene, moment, names: maker.names(scene, moment, passing), source };
+}
+
+/** @param x,y the pixel of the Moment's view */
+export function metered(ground: MeterGround, x: number, y: number): Metered {
+  const { scene, moment, names, source } = ground;
+  const account = accountFor(moment, source, x, y);
+  const { surface } = account;
+  const thing = surface ? names.drawn[surface.plane][surface.layer][surface.sprite] : null;
+  const planeId = surface ? names.planeIds[surface.plane] : null;
+  const why = { scene, thing, planeId };
+  const lit = account.lights.map((line) => lightLine(ground, line));
+  const others = account.others.map((line) => otherLine(ground, line));
+  const gives = [...lit.filter((_, i) => account.lights[i].nothing === null), ...others]
+    .filter(({ rgb }) => rgb.some((v) => v !== 0))
+    .sort((a, b) => weightOf(b.rgb) - weightOf(a.rgb));
+  const dark = account.lights.flatMap((line, i): DarkLine[] => {
+    const { nothing } = line;
+    if (!nothing) return [];
+    const id = moment.lightIds[i];
+    const stops = 'occluders' in nothing ? nothing.occluders : [];
+    const of = {
+      ...why,
+      ...fixtureIn(scene, id),
+      occluders: stops.map((at) => occluderIn(scene, names.occluders[at])),
+      circuitId: null,
+    };
+    return [darkLine(lit[i], nothing.why, of)];
+  });
+  const absent = names.absent.map(({ id, ...absence }): DarkLine => {
+    const circuitId = 'circuitId' in absence ? absence.circuitId : null;
+    const of = { ...why, ...fixtureIn(scene, id), occluders: [], circuitId };
+    return darkLine(lightNamed(scene, id), absence.why, of);
+  });
+  return {
+    account,
+    surface: thing
+      ? { words: nameOfThing(scene, thing), record: thing }
+      : { words: 'The backdrop', record: null },
+    gives,
+    dark: [...dark, ...absent],
+    later: account.later.map((line) => ({
+      words:
+        line.what === 'wash'
+          ? `The wash “${scene.washes[names.washes[line.wash]].name}”`
+          : PASS_WORDS[line.pass],
+      ...{ from: line.from, to: line.to },
+    })),
+  };
+}
+
+const PASS_WORDS: Record<Extract<Account['later'][number], { what: 'pass' }>['pass'], string> = {
+  exposure: 'Exposure',
+  tone: 'Tone',
+};
+
+const OTHER_WORDS: Record<OtherLine['what'], string> = {
+  ambient: 'Ambient light',
+  unlit: 'The art as it is',
+  'work lamp': 'Work lamp',
+  glow: 'Its own glow, and mist over it',
+  'no darker than black': 'No darker than black',
+  backdrop: 'The backdrop',
+  behind: 'Behind it',
+  'in front': 'In front of it',
+  air: 'In the air',
+};
+
+const weightOf = (rgb: Readonly<Rgb>) =>
+  Math.abs(rgb[0] * LUMINANCE[0] + rgb[1] * LUMINANCE[1] + rgb[2] * LUMINANCE[2]);
+
+function lightLine({ scene, moment, names }: MeterGround, { light, rgb, occluders }: LightLine): MeterLine {
+  const named = lightNamed(scene, moment.lightIds[light]);
+  return { ...named, rgb, stopped: occluders.map((at) => occluderIn(scene, names.occluders[at])) };
+}
+
+function darkLine(
+  { words, record, colour }: Pick<MeterLine, 'words' | 'record' | 'colour'>,
+  why: Why,
+  of: ReasonGround,
+): DarkLine {
+  return { words, record, colour, why, reason: REASONS[why](of) };
+}
+
+function otherLine({ scene, moment, names }: MeterGround, line: OtherLine): MeterLine {
+  const { what, rgb } = line;
+  const plain = { words: OTHER_WORDS[what], record: null, colour: null, rgb, stopped: [] };
+  if (what === 'air') {
+    const named = lightNamed(scene, moment.lightIds[line.light]);
+    return { ...plain, ...named, words: `${named.words}, in the air` };
+  }
+  if (what !== 'behind' && what !== 'in front') return plain;
+  const record = names.drawn[line.plane][line.layer][line.sprite];
+  return { ...plain, record, words: `${OTHER_WORDS[what]}: ${nameOfThing(scene, record)}` };
+}
+
+function fixtureIn(scene: SceneDocument, lightId: string): Pick<ReasonGround, 'fixture'> {
+  const id = fixtureIdOf(lightId);
+  return { fixture: { collection: scene.lamps[id] ? 'lamps' : 'lights', id } };
+}
+
+/** A light of a Moment by its name in the document. */
+function lightNamed(scene: SceneDocument, lightId: string): Pick<MeterLine, 'words' | 'record' | 'colour'> {
+  const { fixture } = fixtureIn(scene, lightId);
+  if (fixture.collection === 'lights') {
+    const { name, colour } = scene.lights[fixture.id];
+    return { words: name || 'A light', record: fixture, colour };
+  }
+  const lamp = scene.lamps[fixture.id];
+  const part = lightPartsOf(scene, lamp).find(({ id }) => lightId.endsWith(`/${id}`));
+  return { words: `${lamp.name}, ${part?.name ?? 'a light'}`, record: fixture, colour: part?.colour ?? null };
+}
+
+function occluderIn(
+  scene: SceneDocument,
+  { id, name, spriteId, planeId }: OccluderSource,
+): { words: string; record: RecordName } {
+  if (scene.occluders[id]) return { words: `“${name}”`, record: { collection: 'occluders', id } };
+  if (spriteId !== null)
+    return { words: `“${scene.sprites[spriteId].name}”`, record: { collection: 'sprites', id: spriteId } };
+  return { words: `The wall of “${name}”`, record: { collection: 'planes', id: planeId } };
+}
+
+function nameOfThing(scene: SceneDocument, { collection, id }: RecordName): string {
+  const { name } = scene[collection][id] as { name: string };
+  return collection === 'planes' ? `Tiles of ${name}` : name;
+}
