@@ -33,10 +33,6 @@ try {
   };
   await open('bench=stage&hour=19.2&at=2.00&pick=lights:light-platform');
   await shoot('stage');
-  await page.keyboard.press('Alt+p');
-  await page.getByRole('button', { name: /^Shadow of Platform lamp/ }).click();
-  await shoot('passes');
-  await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   await page.getByLabel('Wipe').selectOption('unlit');
   await shoot('wipe');
@@ -48,6 +44,15 @@ try {
   await page.getByRole('button', { name: 'Open the shelf' }).click();
   await page.getByRole('button', { name: 'Luminaires' }).click();
   await shoot('lamps');
+  await open('bench=stage&hour=21.0&at=2.00');
+  await page.getByRole('button', { name: /^Meter/ }).click();
+  for (const [x, y] of [
+    [560, 370],
+    [930, 375],
+  ])
+    await page.mouse.click(x, y);
+  await page.mouse.move(800, 440);
+  await shoot('meter');
   await open('bench=time&part=day&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
   await open('bench=time&part=sky&hour=16.50&at=2.00');

@@ -165,6 +165,15 @@ test('the command line shades a bundle at an hour and a second', async () => {
     await expect(
       oilwick('shade', join(folder, 'none.zip'), '--out', join(folder, 'x.png')),
     ).rejects.toMatchObject({ code: 1 });
+    // And accounts for a pixel of that picture.
+    const account = (...place: string[]) =>
+      oilwick('account', bundle, '--hour', '19.5', '--at', '2.0', ...place, '--json');
+    const { stdout } = await account('--x', '60', '--y', '150');
+    const read = JSON.parse(stdout) as { pixel: number[]; surface: { words: string }; gives: object[] };
+    expect(read.surface.words).toBe('Goods wagon');
+    expect(read.pixel).toEqual([...dusk.data.subarray(4 * (150 * 480 + 60), 4 * (150 * 480 + 60) + 3)]);
+    expect(read.gives.length).toBeGreaterThan(0);
+    await expect(account('--x', '480', '--y', '0')).rejects.toMatchObject({ code: 1 });
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -20,7 +20,7 @@ export async function checkCommand(file: string, { hour, flashes, json }: CheckO
   checkHour(hour);
   const bundle = await openBundle(file);
   const { scene } = bundle;
-  const snags = snagsIn(scene);
+  const snags = snagsIn(scene, bundlePictures(bundle)).filter(({ aside }) => aside === null);
   const found = flashes
     ? flashesOf(new SceneFlashes(scene, bundlePictures(bundle), hour ?? settingsOf(scene).clockHours))
     : [];

@@ -5,6 +5,7 @@
 import { Command, CommanderError } from 'commander';
 import { wordsOf } from '@/core/faults';
 import type { MapKind } from '@/core/handoff/maps';
+import { accountCommand, type AccountOptions } from './account';
 import { checkCommand, type CheckOptions } from './check';
 import { exportCommand, exportList, type ExportCall } from './export';
 import { momentCommand, type MomentOptions } from './moment';
@@ -98,6 +99,22 @@ async function main(): Promise<void> {
     .option('--json', 'the whole Moment, its typed arrays as arrays', false)
     .action(async (bundle: string, options: MomentOptions) => {
       await momentCommand(bundle, options);
+    });
+  program
+    .command('account')
+    .description('print what a pixel of the gate is made of, and why a light gives it nothing')
+    .argument('<bundle>', 'bundle, a zip')
+    .requiredOption('--x <px>', 'pixel of the gate, from its left side', number)
+    .requiredOption('--y <px>', 'pixel of the gate, from its upper side', number)
+    .option(
+      '--hour <hours>',
+      'hour of the day, 0 to 24; by default the hour at which the scene opens',
+      number,
+    )
+    .option('--at <seconds>', 'second of the flames', number, 0)
+    .option('--json', 'one line of JSON on standard output', false)
+    .action(async (bundle: string, options: AccountOptions) => {
+      await accountCommand(bundle, options);
     });
   program
     .command('export')

@@ -31,7 +31,8 @@ export async function shadeCommand(
   }
   const bundle = await openBundle(file);
   // What cannot be drawn as the document says is named, and the rest drawn.
-  for (const { words } of snagsIn(bundle.scene)) process.stderr.write(`${file}: ${words}\n`);
+  for (const { words, snag, isFault } of snagsIn(bundle.scene))
+    if (isFault || snag === 'lost-name') process.stderr.write(`${file}: ${words}\n`);
   const settings = settingsOf(bundle.scene);
   // Pixel art is lit at scene px and enlarged by whole steps; painted art is lit at output pixels.
   const view = gateView(bundle.scene, settings.pixelArt ? 1 : enlarge);

@@ -92,6 +92,10 @@ export const LIMITS = {
   authorLength: 40,
   /** Characters of a name. */
   nameLength: 120,
+  /** Snags that are set aside in a scene, what each is about, and what is noted of it. */
+  asides: 500,
+  asideLength: 400,
+  noteLength: 400,
   /** Characters of what tells a map's name from its art's. */
   suffixLength: 40,
   /** Coordinates of anything placed, in scene px to either side. */

@@ -6,6 +6,8 @@ import { rectOf } from '@/core/art/frames';
 import { cropped } from '@/core/raster/crop';
 import { decodePng } from '@/core/raster/png';
 import { readRecipe } from '@/core/relief/recipe';
+import { snagsIn } from '@/core/checks/snags/all-snags';
+import { bundlePictures } from '@/core/handoff/bundle';
 import { settingsOf } from '@/core/scene/document';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
@@ -29,6 +31,12 @@ describe('Fennel Halt', () => {
       if (spanFarId) expect(document.planes[spanFarId]).toBeDefined();
     }
     for (const { recipe } of Object.values(document.reliefs)) expect(readRecipe(recipe)).toEqual(recipe);
+  });
+
+  it('has no snags but those that are meant so', () => {
+    const snags = snagsIn(document, bundlePictures({ scene: document, pictures }));
+    expect(snags.filter(({ aside }) => aside === null).map(({ words }) => words)).toEqual([]);
+    expect(snags.length).toBe(settingsOf(document).asides.length);
   });
 
   it('is wider than its gate and drawn in a small palette with hard edges', () => {

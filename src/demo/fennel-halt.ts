@@ -3,7 +3,7 @@ import { framesFrom, gridRects } from '@/core/art/cut';
 import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
-import type { SceneDocument } from '@/core/scene/document';
+import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLamp } from '@/core/scene/records/lamp';
@@ -27,6 +27,17 @@ import type { Paint } from './paint';
 import { ON_LAMPS, placeCues, placeLights, placeWashes, STORM_LAMP } from './fennel-halt-lights';
 import { pieces, type Piece } from './fennel-halt-pieces';
 import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
+
+/** Snags that are meant so. */
+const SET_ASIDE = [
+  { about: 'shadows-off lights/light-storm', note: 'It hangs on the wagon, whose outline would shut it in.' },
+  {
+    about: 'shadows-off lights/light-window',
+    note: 'It stands for the whole pane: the hut is not in its way.',
+  },
+  { about: 'missing-relief artworks/upper-line', note: 'A rail seen from afar has no form.' },
+  { about: 'missing-relief artworks/smoke', note: 'Smoke has no surface.' },
+];
 
 export interface DemoScene {
   projectName: string;
@@ -107,6 +118,7 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
   placeLights(document);
   placeWashes(document);
   placeCues(document);
+  settingsOf(document).asides = [...SET_ASIDE];
   return { projectName: 'Fennel Halt', sceneName: 'Evening train', document, pictures };
 }
 

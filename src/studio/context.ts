@@ -2,10 +2,12 @@ import { createContext, useContext, useMemo, useRef, useSyncExternalStore } from
 import { useStore } from 'zustand';
 import { sameValue } from '@/core/scene/edits';
 import type { SceneState } from './store/scene-store';
+import type { SnagState } from './store/snags';
 import type { DeskState } from './store/desk-store';
 import type { Live } from './store/live';
 import type { Studio } from './store/studio';
 import type { RoundsState } from './store/rounds';
+import type { MeterState } from './store/meter';
 import type { ChecksState } from './store/checks';
 import type { Elsewhere } from './store/elsewhere';
 import type { AsideEdit, SyncState } from './store/sync';
@@ -47,6 +49,14 @@ export function useElsewhere<T>(select: (state: Elsewhere) => T): T {
 
 export function useChecks<T>(select: (state: ChecksState) => T): T {
   return useStore(useStudio().checks.api, select);
+}
+
+export function useSnags<T>(select: (state: SnagState) => T): T {
+  return useStore(useStudio().snags.api, select);
+}
+
+export function useMeter<T>(select: (state: MeterState) => T): T {
+  return useStore(useStudio().meter.api, select);
 }
 
 export function useRounds<T>(select: (state: RoundsState) => T): T {

@@ -193,15 +193,39 @@ export interface DanglingReference extends RecordName {
   missing: string;
 }
 
-/** All names in a scene that lead nowhere. */
-export function danglingReferences(scene: SceneDocument): DanglingReference[] {
+interface NamedRecord {
+  path: string;
+  to: CollectionName;
+  name: string;
+}
+
+/** The names in records, found once for each: a record is never changed. */
+export class ReferenceMemory {
+  private readonly known = new WeakMap<object, readonly NamedRecord[]>();
+
+  of(collection: CollectionName, record: object): readonly NamedRecord[] {
+    let names = this.known.get(record);
+    if (!names) {
+      const found: NamedRecord[] = [];
+      eachReference(collection, record, ({ to }, name, path) =>
+        found.push({ path, to: to as CollectionName, name }),
+      );
+      this.known.set(record, (names = found));
+    }
+    return names;
+  }
+}
+
+/** All names in a scene that lead nowhere. @param memory of whoever asks again and again */
+export function danglingReferences(
+  scene: SceneDocument,
+  memory = new ReferenceMemory(),
+): DanglingReference[] {
   const found: DanglingReference[] = [];
   for (const collection of COLLECTION_NAMES)
     for (const [id, record] of Object.entries(scene[collection]))
-      eachReference(collection, record, (refers, missing, path) => {
-        const to = refers.to as CollectionName;
-        if (scene[to][missing] === undefined) found.push({ collection, id, path, to, missing });
-      });
+      for (const { path, to, name } of memory.of(collection, record))
+        if (scene[to][name] === undefined) found.push({ collection, id, path, to, missing: name });
   return found;
 }
 

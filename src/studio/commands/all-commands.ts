@@ -28,6 +28,7 @@ export const TOOL_WORDS: Record<ToolName, { words: string; key: string; hint: st
   line: { words: 'Line', key: 'j', hint: 'An open occluder, point by point' },
   rectangle: { words: 'Box', key: 'n', hint: 'A rectangle that stops light' },
   ellipse: { words: 'Ellipse', key: 'e', hint: 'An ellipse that stops light' },
+  meter: { words: 'Meter', key: 'r', hint: 'What a pixel is made of, and why a light gives it nothing' },
   paint: { words: 'Paint', key: 'y', hint: 'Paint tiles cell by cell' },
   'fill-rectangle': { words: 'Rectangle', key: 'u', hint: 'Fill a rectangle with tiles' },
   fill: { words: 'Fill', key: 'i', hint: 'Fill cells of the same tile that touch' },

@@ -10,6 +10,7 @@ import { LightToolBay } from './LightToolBay';
 import { CueBay } from './CueBay';
 import { LampBay } from './LampBay';
 import { ManyColumn } from './ManyColumn';
+import { MeterBay } from './MeterBay';
 import { OccluderBay } from './OccluderBay';
 import { PlaneBay } from './PlaneBay';
 import { ScatterBay } from './ScatterBay';
@@ -31,6 +32,8 @@ export function Bay() {
         <PlaneBay id={planeId!} />
       ) : tool === 'light' ? (
         <LightToolBay />
+      ) : tool === 'meter' ? (
+        <MeterBay />
       ) : tool === 'scatter' ? (
         <ScatterBay />
       ) : kinds.size > 1 ? (

@@ -12,7 +12,11 @@ export function ToolKeys() {
   const planes = usePlaneOptions();
   return (
     <div className="flex w-[168px] shrink-0 flex-col gap-1 border-r border-line bg-soot p-2">
-      <div role="toolbar" aria-label="Tools" className="grid auto-rows-[25px] grid-cols-2 gap-1">
+      <div
+        role="toolbar"
+        aria-label="Tools"
+        className="grid auto-rows-[21px] grid-cols-2 gap-x-1 gap-y-[3px]"
+      >
         {TOOLS.map((name) => (
           <ToolKey
             key={name}

@@ -1,31 +1,33 @@
 'use client';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useEffect, useState } from 'react';
-import { snagsIn, type Snag } from '@/core/checks/snags/all-snags';
-import { useChecks, useDesk, useScene, useStudio } from '../context';
+import type { Snag } from '@/core/checks/snags/all-snags';
+import { LIMITS } from '@/core/limits';
+import { settingsOf } from '@/core/scene/document';
+import { useChecks, useDesk, useScene, useSnags, useStudio } from '../context';
 import { findingsOf, type Finding } from '../store/check-words';
 import { isOnStage } from '../store/scene-store';
+import { withAside, withoutAside } from '../store/snags';
 
-/** Looked for when nothing has changed for so long. */
-const CALM_MS = 300;
 /** Of very many the first are shown. */
 const MOST_SHOWN = 50;
 
 /** What is probably a mistake: how many, and each with its reason and ways to mend it. There only while there is any. */
 export function Snags() {
-  const studio = useStudio();
-  const snags = useSnags();
+  const snags = useFollowedSnags();
   const findings = useFindings();
-  const count = snags.length + findings.length;
-  if (count === 0) return null;
+  const open = snags.filter(({ aside }) => aside === null);
+  const aside = snags.filter((snag) => snag.aside !== null);
+  const count = open.length + findings.length;
+  if (count + aside.length === 0) return null;
   return (
     <Popover className="relative">
-      <PopoverButton className="key text-signal">
-        {count} {count === 1 ? 'snag' : 'snags'}
+      <PopoverButton className={`key ${count > 0 ? 'text-signal' : 'text-ash'}`}>
+        {count === 0 ? 'No snags' : count === 1 ? '1 snag' : `${count} snags`}
       </PopoverButton>
       <PopoverPanel
         anchor="bottom end"
-        className="floating z-30 mt-1 max-h-[420px] w-[440px] overflow-y-auto border border-rail bg-slate p-2"
+        className="floating z-30 mt-1 max-h-[420px] w-[460px] overflow-y-auto border border-rail bg-slate p-2"
       >
         <ul aria-label="Snags">
           {findings.map(({ words, go }) => (
@@ -38,37 +40,110 @@ export function Snags() {
               </div>
             </li>
           ))}
-          {snags.slice(0, MOST_SHOWN).map(({ words, records, mends }, i) => (
-            <li key={i} className="border-b border-line py-1 last:border-b-0">
-              <p>{words}</p>
-              <div className="mt-1 flex gap-1">
-                {records.filter(isOnStage).map((picked) => (
-                  <button
-                    key={picked.id}
-                    type="button"
-                    className="key"
-                    onClick={() => studio.scenes.select([picked])}
-                  >
-                    Pick it
-                  </button>
-                ))}
-                {mends.map((mend) => (
-                  <button
-                    key={mend.words}
-                    type="button"
-                    className="key"
-                    onClick={() => studio.scenes.transact({ label: mend.words, edits: mend.edits })}
-                  >
-                    {mend.words}
-                  </button>
-                ))}
-              </div>
-            </li>
+          {open.slice(0, MOST_SHOWN).map((snag) => (
+            <OpenSnag key={snag.snag + snag.words} snag={snag} />
           ))}
         </ul>
-        {snags.length > MOST_SHOWN && <p className="text-ash">And {snags.length - MOST_SHOWN} more.</p>}
+        {open.length > MOST_SHOWN && <p className="text-ash">And {open.length - MOST_SHOWN} more.</p>}
+        {aside.length > 0 && <SetAside snags={aside} />}
       </PopoverPanel>
     </Popover>
+  );
+}
+
+function OpenSnag({ snag }: { snag: Snag }) {
+  const studio = useStudio();
+  const [note, setNote] = useState<string | null>(null);
+  const { words, records, mends } = snag;
+  const setAside = () => {
+    const { asides } = settingsOf(studio.scene);
+    studio.setSettings('Set a snag aside', { asides: withAside(asides, snag, note?.trim() ?? '') });
+    setNote(null);
+  };
+  return (
+    <li className="border-b border-line py-1 last:border-b-0">
+      <p>{words}</p>
+      <div className="mt-1 flex flex-wrap gap-1">
+        {records.filter(isOnStage).map((picked, i) => (
+          <button
+            key={picked.id}
+            type="button"
+            className="key"
+            onClick={() => studio.scenes.select([picked])}
+          >
+            {i === 0 ? 'Pick it' : 'Pick the other'}
+          </button>
+        ))}
+        {mends.map((mend) => (
+          <button
+            key={mend.words}
+            type="button"
+            className="key"
+            onClick={() => studio.scenes.transact({ label: mend.words, edits: mend.edits })}
+          >
+            {mend.words}
+          </button>
+        ))}
+        {note === null && (
+          <button type="button" className="key" onClick={() => setNote('')}>
+            Set aside …
+          </button>
+        )}
+      </div>
+      {note !== null && (
+        <form
+          className="mt-1 flex gap-1"
+          onSubmit={(event) => {
+            event.preventDefault();
+            setAside();
+          }}
+        >
+          <input
+            autoFocus
+            aria-label="Why it is meant so"
+            placeholder="Why it is meant so"
+            maxLength={LIMITS.noteLength}
+            className="field min-w-0 flex-1 border-b border-rail"
+            value={note}
+            onChange={(event) => setNote(event.currentTarget.value)}
+            onKeyDown={(event) => event.stopPropagation()}
+          />
+          <button type="submit" className="key">
+            Set aside
+          </button>
+        </form>
+      )}
+    </li>
+  );
+}
+
+/** What was looked at and is meant so. */
+function SetAside({ snags }: { snags: readonly Snag[] }) {
+  const studio = useStudio();
+  return (
+    <section aria-label="Set aside" className="mt-2">
+      <h3 className="heading">Set aside</h3>
+      <ul>
+        {snags.map((snag) => (
+          <li key={snag.snag + snag.words} className="flex items-start gap-2 py-1 text-ash">
+            <p className="min-w-0 flex-1">
+              {snag.words} {snag.aside && <span className="text-chalk">{snag.aside}</span>}
+            </p>
+            <button
+              type="button"
+              className="key shrink-0"
+              onClick={() =>
+                studio.setSettings('Bring a snag back', {
+                  asides: withoutAside(settingsOf(studio.scene).asides, snag),
+                })
+              }
+            >
+              Bring back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -84,22 +159,19 @@ function useFindings(): readonly Finding[] {
 }
 
 /** The snags of the scene as it is kept, looked for when the hand rests. */
-function useSnags(): readonly Snag[] {
+function useFollowedSnags(): readonly Snag[] {
   const studio = useStudio();
-  const [snags, setSnags] = useState<readonly Snag[]>([]);
   useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const look = () => setSnags(snagsIn(studio.scenes.kept));
-    const later = () => {
-      clearTimeout(timer);
-      timer = setTimeout(look, CALM_MS);
-    };
-    later();
-    const leave = studio.scenes.api.subscribe((state, last) => state.scene !== last.scene && later());
+    const { snags, scenes, pictures } = studio;
+    snags.changed();
+    const leave = [
+      scenes.api.subscribe((state, last) => state.scene !== last.scene && snags.changed()),
+      pictures.subscribe(() => snags.changed()),
+    ];
     return () => {
-      clearTimeout(timer);
-      leave();
+      for (const one of leave) one();
+      snags.close();
     };
   }, [studio]);
-  return snags;
+  return useSnags((state) => state.snags);
 }

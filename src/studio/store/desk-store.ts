@@ -21,6 +21,7 @@ export const TOOLS = [
   'line',
   'rectangle',
   'ellipse',
+  'meter',
 ] as const;
 export const TILE_TOOLS = ['paint', 'fill-rectangle', 'fill', 'erase', 'pick-tile'] as const;
 export type TileToolName = (typeof TILE_TOOLS)[number];

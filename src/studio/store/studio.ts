@@ -34,9 +34,11 @@ import { SceneStore, type Picked } from './scene-store';
 import { Checks } from './checks';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
+import { Meter } from './meter';
 import { Rounds } from './rounds';
 import { StrokeTurns } from './stroke-turns';
 import { sendLeft } from './send-left';
+import { Snags } from './snags';
 import { SceneSync, type AsideEdit, type Batch } from './sync';
 
 export type StudioInfo = Omit<OpenScene, 'document' | keyof Known>;
@@ -65,9 +67,11 @@ export class Studio {
   readonly outlineSearch = new LatestWork<number[][][]>();
   readonly strokeTurns = new StrokeTurns();
   readonly rounds = new Rounds(this);
+  readonly meter: Meter = new Meter(this);
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly checks: Checks;
+  readonly snags: Snags;
   readonly sync: SceneSync;
   readonly elsewhere: ElsewhereStore = createElsewhere();
   /** The view that shows it just now. */
@@ -115,6 +119,7 @@ export class Studio {
     this.live = createLive(settingsOf(scene).clockHours);
     this.pictures = new PictureStore(this.workers);
     this.checks = new Checks(this.pictures);
+    this.snags = new Snags(() => this.scenes.kept, this.pictures.source);
     this.feed = new LiveFeed(info.id, ownPerson, () => this.sync.knownUpTo, {
       changes: (changes) => this.sync.receive(changes),
       reload: () => void this.sync.reload().then(() => this.feed.open()),
@@ -193,6 +198,8 @@ export class Studio {
     this.journal.close();
     this.workers.stop();
     this.checks.close();
+    this.meter.close();
+    this.snags.close();
   }
 
   /** Another name for oneself, as the others see it. */

@@ -7,6 +7,7 @@ import { PenTool } from './pen';
 import { PickTool } from './pick';
 import { PlaceSpriteTool } from './place-sprite';
 import { LightTool } from './light';
+import { MeterTool } from './meter';
 import { ScatterTool } from './scatter';
 import { ShapeTool } from './shapes';
 import { TileTool } from './tile-tool';
@@ -28,6 +29,7 @@ export function allTools(studio: Studio): Record<ToolName, Tool> {
     }),
     rectangle: new ShapeTool(studio, 'rectangle'),
     ellipse: new ShapeTool(studio, 'ellipse'),
+    meter: new MeterTool(studio),
     paint: new TileTool(studio, 'paint'),
     'fill-rectangle': new TileTool(studio, 'fill-rectangle'),
     fill: new TileTool(studio, 'fill'),

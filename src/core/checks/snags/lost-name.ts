@@ -6,9 +6,9 @@ import type { SnagKind } from './kind';
 /** A record names another one that is not there: what it says about it does nothing. */
 export const lostName: SnagKind = {
   isFault: false,
-  find(scene) {
+  find({ scene, references }) {
     const byRecord = new Map<string, DanglingReference[]>();
-    for (const lost of danglingReferences(scene)) {
+    for (const lost of danglingReferences(scene, references)) {
       const key = `${lost.collection}/${lost.id}`;
       byRecord.set(key, [...(byRecord.get(key) ?? []), lost]);
     }

@@ -1,13 +1,13 @@
 import { unreadableOutlines, type Outlined } from '../../moment/occluder-edges';
-import { change, type Edit } from '../../scene/edits';
+import { change } from '../../scene/edits';
 import type { SceneDocument } from '../../scene/document';
 import type { Artwork } from '../../scene/records/artwork';
-import type { FoundSnag, Mend, SnagKind } from './kind';
+import { mendBy, type FoundSnag, type SnagKind } from './kind';
 
 /** An outline that cannot be read: it is left out of the picture, and the rest stands. */
 export const unreadableOutline: SnagKind = {
   isFault: true,
-  find(scene) {
+  find({ scene }) {
     return [
       ...Object.entries(scene.occluders).flatMap(([id, occluder]) =>
         inRecord(scene, 'occluders', id, `Occluder "${occluder.name}"`, occluder),
@@ -33,7 +33,7 @@ function inRecord(
     {
       records: [{ collection, id }],
       words: wordsOf(what, outlined, broken),
-      mends: mendBy(change(scene, collection, id, without(outlined, broken))),
+      mends: mendBy('Delete what cannot be read', change(scene, collection, id, without(outlined, broken))),
     },
   ];
 }
@@ -59,7 +59,11 @@ function inArtwork(scene: SceneDocument, id: string, { name, occluders }: Artwor
     };
     const edit = change(scene, 'artworks', id, { occluders: occluders.with(at, sound) });
     return [
-      { records: [{ collection: 'artworks' as const, id }], words: words.join(' '), mends: mendBy(edit) },
+      {
+        records: [{ collection: 'artworks' as const, id }],
+        words: words.join(' '),
+        mends: mendBy('Delete what cannot be read', edit),
+      },
     ];
   });
 }
@@ -75,8 +79,4 @@ function wordsOf(what: string, { outlines }: Outlines, broken: readonly number[]
   const which = broken.map((i) => `${i + 1} (${outlines[i].length / 2} points)`).join(' and ');
   const [noun, verb] = broken.length === 1 ? ['outline', 'is'] : ['outlines', 'are'];
   return `${what}: ${noun} ${which} cannot be read and ${verb} left out of the picture.`;
-}
-
-function mendBy(edit: Edit | null): Mend[] {
-  return edit ? [{ words: 'Delete what cannot be read', edits: [edit] }] : [];
 }

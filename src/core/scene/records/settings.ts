@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import { coordinate } from '../../coordinates';
-import { colour, flag, level, namingOrNull, oneOf, share, whole, within } from '../../fields';
+import { colour, flag, level, list, namingOrNull, oneOf, share, text, whole, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
@@ -43,6 +43,12 @@ const schema = object({
   figureId: namingOrNull('sprites', 'names').meta({
     about: "The player's figure: washes notice where it is",
   }),
+  asides: list(
+    object({ about: text(LIMITS.asideLength), note: text(LIMITS.noteLength) }).required(),
+    LIMITS.asides,
+  )
+    .default(() => [])
+    .meta({ about: 'Snags that were set aside: which, about what, and why' }),
   washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,
 });
