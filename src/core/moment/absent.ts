@@ -58,7 +58,8 @@ function whyAbsent(stage: MomentStage, { phaseId, fixture, look, lampLevel, wick
   if (dark !== undefined) return { why: 'circuit', circuitId: dark };
   const { follows } = look;
   const isParallel = LIGHT_KIND_RECORDS[look.kind].isParallel(look);
-  if (follows !== 'nothing' && isParallel && sky[follows].strength === 0) return { why: 'below the horizon' };
+  const isDown = follows === 'nothing' ? look.altitudeDeg <= 0 : sky[follows].strength === 0;
+  if (isParallel && isDown) return { why: 'below the horizon' };
   if (look.level === 0 || lampLevel === 0) return { why: 'level' };
   if (wick && !look.still && wickAt(wick, phaseId, seconds).level <= 0) return { why: 'wick' };
   return { why: 'no figure' };

@@ -17,6 +17,7 @@ import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
 import { partId } from './part-names';
 import type { Passing } from './passing';
 import type { MomentStage, PlaneStack } from './stage';
+import { ColourMemory } from './tables';
 
 /** What the cues hold of the lights that follow the sun, and of those that follow the moon. */
 const BODY_VALUES: Record<SkyBody, { colour: CueColour; level: CueNumber }> = {
@@ -41,8 +42,14 @@ interface Wiring {
   feeds: number;
 }
 
+/** What of a light's colours is the same at every second, in the light space. */
+interface Paint {
+  own: Rgb;
+  shadowLet: Rgb;
+}
+
 /** The lights of a scene of which none goes anywhere, at one hour: the same at every second. */
-interface Standstill extends Pick<MomentStage, 'scene' | 'clockHours' | 'planeStack' | 'circuits'> {
+interface Standstill extends Pick<MomentStage, 'scene' | 'clockHours' | 'planeStack' | 'circuits' | 'space'> {
   muted: Passing['muted'];
   solo: Passing['solo'];
   soloPlanes: Passing['soloPlanes'];
@@ -63,6 +70,7 @@ export interface Burning {
   share: number;
   follows: Followed | null;
   wiring: Wiring;
+  paint: Paint;
   map: Affine;
   x: number;
   y: number;
@@ -72,18 +80,20 @@ export interface Burning {
 export class BurningLights {
   private readonly ids = new Remembered<SceneDocument['lights'], string[]>();
   private readonly wicks = new WickMemory();
+  private readonly colours = new ColourMemory();
   private last: Standstill | null = null;
 
   /** By id, so that their order in the document changes no bit. */
   of(stage: MomentStage): readonly Burning[] {
     const { last } = this;
-    const { scene, clockHours, planeStack, circuits, passing } = stage;
+    const { scene, clockHours, planeStack, circuits, space, passing } = stage;
     const { muted, solo, soloPlanes } = passing;
     if (
       last?.scene === scene &&
       last.clockHours === clockHours &&
       last.planeStack === planeStack &&
       last.circuits === circuits &&
+      last.space === space &&
       last.muted === muted &&
       last.solo === solo &&
       last.soloPlanes === soloPlanes
@@ -91,7 +101,7 @@ export class BurningLights {
       return last.lights;
     const lights = this.found(stage);
     this.last = goesNowhere(scene)
-      ? { scene, clockHours, planeStack, circuits, muted, solo, soloPlanes, lights }
+      ? { scene, clockHours, planeStack, circuits, space, muted, solo, soloPlanes, lights }
       : null;
     return lights;
   }
@@ -118,6 +128,7 @@ export class BurningLights {
     const map = (light.still ? standing.atRest : standing).ground(light);
     if (!map) return null;
     const wick = wickOf(scene, light);
+    const follows = followedBy(stage, light);
     return {
       id,
       phaseId: id,
@@ -126,8 +137,9 @@ export class BurningLights {
       wick,
       burn: this.burn(wick, id, light),
       share: day.power(light.circuitIds, id, clockHours) * standing.presence(light),
-      follows: followedBy(stage, light),
+      follows,
       wiring: wiringOf(stage, light),
+      paint: this.paint(stage, light, follows),
       map,
       x: light.x,
       y: light.y,
@@ -142,6 +154,7 @@ export class BurningLights {
       const map = (part.still ? standing.atRest : standing).lamp(lamp);
       if (!map) return [];
       const { wick, x, y } = part;
+      const follows = followedBy(stage, part);
       return {
         id: partId(id, part),
         phaseId: id,
@@ -150,13 +163,27 @@ export class BurningLights {
         wick,
         burn: this.burn(wick, id, part),
         share,
-        follows: followedBy(stage, part),
+        follows,
         wiring,
+        paint: this.paint(stage, part, follows),
         map,
         x,
         y,
       };
     });
+  }
+
+  private paint(
+    { space }: MomentStage,
+    { colour, shadowColour, shadowOpacity }: LightLook,
+    follows: Followed | null,
+  ): Paint {
+    const dark = shadowOpacity * (follows?.strength ?? 1);
+    const shadow = this.colours.of(shadowColour, space);
+    return {
+      own: this.colours.of(colour, space),
+      shadowLet: [1 + (shadow[0] - 1) * dark, 1 + (shadow[1] - 1) * dark, 1 + (shadow[2] - 1) * dark],
+    };
   }
 
   private burn(wick: Wick | null, phaseId: string, { still }: LightLook): Burn | null {

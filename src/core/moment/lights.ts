@@ -4,7 +4,6 @@ import { sameItems } from '../same-items';
 import { linearInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
 import type { Fixture } from '../scene/records/fixture';
 import type { FallCurve, LightLook } from '../scene/records/light-look';
-import type { Wick } from '../scene/records/wick';
 import { STEADY, widestSway, type WickOutput } from '../time/wick';
 import { BurningLights, type Burning, type Followed } from './burning';
 import { LIGHT_KIND_RECORDS } from './light-kinds/all-kinds';
@@ -78,9 +77,9 @@ export class LightMaker {
     found: FoundOccluders,
     castsIn: CastFinder,
   ): MomentLight | null {
-    const { id, fixture, look } = burning;
+    const { id, fixture } = burning;
     // What lives is another at every second: only while time stands still it may be the same.
-    if (stage.seconds !== this.lastSeconds && lives(stage, look, burning.wick))
+    if (stage.seconds !== this.lastSeconds && lives(stage, burning))
       return this.stopped(stage, burning, this.resolved(stage, burning), found, castsIn);
     let parts = this.known.get(fixture);
     if (!parts) this.known.set(fixture, (parts = new Map()));
@@ -130,9 +129,9 @@ export class LightMaker {
     const { space } = stage;
     const { far, near, plane, feeds } = burning.wiring;
     const isAmbient = shape.ambient !== 'no';
-    const shadow = this.decoded.of(look.shadowColour, space);
-    const dark = look.shadowOpacity * (follows?.strength ?? 1);
-    const colour = this.colourOf(look, follows, alive, space);
+    const { own, shadowLet } = burning.paint;
+    const isOwn = alive.colour === null && !follows?.colour;
+    const colour = isOwn ? own : this.colourOf(look, follows, alive, space);
     // Field by field: spread objects of so many fields are slow to make, and there may be thousands.
     const light: MomentLight = {
       figure: shape.figure,
@@ -162,7 +161,7 @@ export class LightMaker {
       air: look.rim ? 0 : look.air,
       wrap: look.wrap,
       relief: look.relief,
-      shadowLet: [1 + (shadow[0] - 1) * dark, 1 + (shadow[1] - 1) * dark, 1 + (shadow[2] - 1) * dark],
+      shadowLet,
       plane,
       spanFar: far,
       spanNear: near,
@@ -174,28 +173,28 @@ export class LightMaker {
     return light;
   }
 
-  /** A light's colour in the light space: its own or the day's, as its wick leaves it. */
+  /** A light's colour in the light space as its wick, or the day, makes it. */
   private colourOf(
     look: LightLook,
     follows: Followed | null,
     { colour }: WickOutput,
     space: LightSpace,
   ): Rgb {
-    if (!colour && !follows?.colour) return this.decoded.of(look.colour, space);
     const own = follows?.colour ?? this.decoded.of(look.colour, 'linear');
     return linearInLightSpace(colour ? colour(own) : own, space);
   }
 }
 
 /** Whether a light changes by itself where it stands. */
-function lives({ scene }: MomentStage, { still, gobo }: LightLook, wick: Wick | null): boolean {
+function lives({ scene }: MomentStage, { burn, look: { still, gobo } }: Burning): boolean {
+  if (burn) return true;
   if (still) return false;
-  if (wick) return true;
   return gobo !== null && gobo.playing && (scene.artworks[gobo.artworkId]?.frames.length ?? 0) > 1;
 }
 
 /** Everything that a light is resolved from: what stops it is asked anew. */
-function inputsOf(stage: MomentStage, { look, map, x, y, share, wick, follows }: Burning): unknown[] {
+function inputsOf(stage: MomentStage, burning: Burning): unknown[] {
+  const { look, map, x, y, share, wick, follows } = burning;
   const { scene, settings, space, planeStack: planeOrder, pictureIndex, seconds } = stage;
   const { gobo } = look;
   const goboArt = gobo ? scene.artworks[gobo.artworkId] : null;
@@ -214,7 +213,7 @@ function inputsOf(stage: MomentStage, { look, map, x, y, share, wick, follows }:
       y,
       share,
       wick,
-      lives(stage, look, wick) ? seconds : 0,
+      lives(stage, burning) ? seconds : 0,
     ],
     ...[space, planeOrder, scene.circuits, goboArt, gobo && pictureIndex, gobo && settings.pixelArt],
     settings.viewTiltDeg,
@@ -227,8 +226,9 @@ function stopping(
   { fixture, wick, follows }: Burning,
   light: MomentLight,
   found: FoundOccluders,
-): number[] {
+): readonly number[] {
   const { occluders, sources } = found;
+  if (occluders.length === 0) return NONE;
   const carriers = fixture.blockedByCarrier ? [] : carriersOf(scene, fixture.hangsOn);
   // By its widest reach, so that a trembling one is not stopped by others at every frame.
   const widest = light.reachPx * Math.max(0, (wick?.reachHigh ?? 1) - 1) + (wick ? widestSway(wick) : 0);

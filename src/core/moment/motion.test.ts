@@ -35,6 +35,36 @@ describe('a path', () => {
     ]);
   });
 
+  it('rests at its points, there and back, where it goes evenly', () => {
+    const corner = path({ points: [0, 0, 100, 0, 100, 50], restSeconds: [0.5, 1] });
+    const places = (of: MotionPath, seconds: number[]) => seconds.map((t) => at(of, t).slice(0, 2));
+    expect(places(corner, [0, 0.4, 1.5, 2.5, 3, 3.4, 4])).toEqual([
+      [0, 0],
+      [0, 0],
+      [50, 0],
+      [100, 0],
+      [100, 0],
+      [100, 0],
+      [100, 25],
+    ]);
+    // 4.5 seconds there, and as long back: the same places in the time turned round.
+    for (const t of [0.2, 0.7, 1.3, 2.2, 4])
+      expect(places(corner, [9 - t])[0]).toEqual(
+        places(corner, [t])[0].map((v) => expect.closeTo(v, 9) as number),
+      );
+    const eased: Partial<MotionPath> = { easing: 'eased', points: [0, 0, 100, 0, 100, 50] };
+    for (const t of [0.3, 1.1, 2.6])
+      expect(at(path({ ...eased, restSeconds: [0.5, 1] }), t)).toEqual(at(path(eased), t));
+  });
+
+  it('faces as it did before while it goes up or down, or rests', () => {
+    const way = path({ points: [0, 0, -50, 0, -50, 50, 0, 50], restSeconds: [0, 1, 0, 1], pauseSeconds: 1 });
+    const facing = (t: number) => new PathRuler().place(way, t).goesLeft;
+    // Left, a rest, down, right, a rest and a pause; then back: left, up, a rest, right.
+    expect([0.5, 1.5, 2.5, 3.5, 4.5].map(facing)).toEqual([true, true, true, false, false]);
+    expect([7.5, 8.5, 9.5, 10.5].map(facing)).toEqual([true, true, true, false]);
+  });
+
   it('leads on to its beginning where it is closed', () => {
     const square = path({ points: [0, 0, 100, 0, 100, 100, 0, 100], ends: 'closed', speedPx: 100 });
     expect([0, 0.5, 1.5, 2.5, 3.5, 4].map((t) => at(square, t).slice(0, 2))).toEqual([

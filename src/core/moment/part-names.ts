@@ -9,3 +9,8 @@ export function partId(lampId: string, part: { id: string }): string {
 export function fixtureIdOf(lightId: string): string {
   return lightId.split('/')[0];
 }
+
+/** The part of a lamp that it is; null is a light of the scene. */
+export function partIdOf(lightId: string): string | null {
+  return lightId.split('/').at(1) ?? null;
+}

@@ -4,6 +4,8 @@ import type { MomentOccluder } from './moment';
 /** A figure stays so far from what stops it, px. */
 const BERTH_PX = 0.5;
 
+type Place = readonly [number, number];
+
 /** Outlines that a figure does not walk through: directed edges, four numbers each. */
 export type Barriers = readonly Float64Array[];
 
@@ -65,32 +67,71 @@ function crosses(
   return a < 0 !== b < 0 && p < 0 !== q < 0;
 }
 
-/** The way of a walk: its corners, so that a path through them leads over the same places. */
-export class Trail {
-  private readonly corners: [number, number][] = [];
-  private end: [number, number] | null = null;
+/** Rests that are shorter come of rounding, s. */
+const SHORTEST_REST = 1e-3;
 
-  /** @param x,y where the figure is now */
+/** The way of a walk: its corners, and when it left them, so that a path through them is walked alike. */
+export class Trail {
+  private readonly corners: Place[] = [];
+  /** The step at which each corner was left. */
+  private readonly leftAt: number[] = [];
+  private end: Place | null = null;
+  private steps = -1;
+  /** px; 0 where it stood. */
+  private lastStep = 0;
+
+  /** One step more. @param x,y where the figure is after it */
   add(x: number, y: number): void {
-    const { corners, end } = this;
-    if (corners.length === 0) {
+    const { corners, leftAt, end } = this;
+    this.steps++;
+    if (!end) {
       corners.push([x, y]);
+      leftAt.push(0);
       this.end = [x, y];
       return;
     }
-    const [ex, ey] = end!;
-    if (x === ex && y === ey) return;
+    const [ex, ey] = end;
+    const step = Math.sqrt((x - ex) * (x - ex) + (y - ey) * (y - ey));
+    // A shorter step, as the last one before a wall, takes as long as a whole one.
+    const isSteady = Math.abs(step - this.lastStep) <= STRAIGHT_PX;
+    this.lastStep = step;
+    if (step === 0) return;
     const [cx, cy] = corners.at(-1)!;
-    if ((ex !== cx || ey !== cy) && !isStraight(cx, cy, ex, ey, x, y)) corners.push([ex, ey]);
+    if (ex === cx && ey === cy) leftAt[corners.length - 1] = this.steps - 1;
+    else if (!isSteady || !isStraight(cx, cy, ex, ey, x, y)) {
+      corners.push([ex, ey]);
+      leftAt.push(this.steps - 1);
+    }
     this.end = [x, y];
   }
 
   /** Corner by corner, with where it ends. */
-  get points(): [number, number][] {
+  get points(): Place[] {
     const { corners, end } = this;
     if (!end) return [];
     const [cx, cy] = corners.at(-1)!;
     return end[0] === cx && end[1] === cy ? [...corners] : [...corners, end];
+  }
+
+  /**
+   * How long a path has to rest at each of its points to be there when the figure was.
+   * @param points some of the trail's own, in their order
+   * @param stepSeconds how long a step is
+   * @param speedPx px a second between the points
+   */
+  rests(points: readonly Place[], stepSeconds: number, speedPx: number): number[] {
+    const all = this.points;
+    let now = 0;
+    return points.map((point, i) => {
+      if (i > 0) {
+        const [dx, dy] = [point[0] - points[i - 1][0], point[1] - points[i - 1][1]];
+        now += Math.sqrt(dx * dx + dy * dy) / speedPx;
+      }
+      const left = (this.leftAt[all.indexOf(point)] ?? 0) * stepSeconds;
+      const rest = left - now > SHORTEST_REST ? left - now : 0;
+      now += rest;
+      return rest;
+    });
   }
 }
 

@@ -121,13 +121,15 @@ describe('a document of version 7', () => {
 });
 
 describe('a document of version 8', () => {
-  it('has washes that only cues choose, no figure, and flames that glow by themselves', () => {
+  it('has washes that only cues choose, no figure, flames that glow by themselves, and paths without rests', () => {
     const read = readScene(fixture(8));
     expect(read.version).toBe(SCENE_VERSION);
     expect(read.settings.scene).toMatchObject({ washBy: 'cues', washId: 'dusk', figureId: null });
     expect(read.washes.dusk).toMatchObject({ tiedTo: 'rectangle', onEntering: false, fadePx: 40 });
     const flames = Object.values(read.luminaires).flatMap((luminaire) => luminaire.flames);
     expect(flames.map(({ glowsWithId }) => glowsWithId)).toEqual([null]);
+    const paths = Object.values(read.sprites).flatMap(({ path }) => path ?? []);
+    expect(paths.map(({ restSeconds }) => restSeconds)).toEqual([[]]);
   });
 });
 

@@ -60,24 +60,21 @@ export class WickMemory {
 }
 
 function outputAt(wick: Wick, curve: (seconds: number) => number, at: number): WickOutput {
-  let lastLag = NaN;
-  let last = 0;
-  const between = (low: number, high: number, lag: number) => {
-    if (low === high) return low;
-    // Most outputs share one lag: the curve is asked once for them.
-    if (lag !== lastLag) {
-      last = curve(at - lag);
-      lastLag = lag;
-    }
-    return low + (high - low) * last;
-  };
+  const { levelLagSeconds, reachLagSeconds, swayXLagSeconds, swayYLagSeconds, warmthLagSeconds } = wick;
+  // Most outputs share one lag: the curve is asked once for them.
+  const level = curve(at - levelLagSeconds);
+  const of = (lag: number) => (lag === levelLagSeconds ? level : curve(at - lag));
   return {
-    level: between(wick.levelLow, wick.levelHigh, wick.levelLagSeconds),
-    reach: between(wick.reachLow, wick.reachHigh, wick.reachLagSeconds),
-    swayX: between(wick.swayXLowPx, wick.swayXHighPx, wick.swayXLagSeconds),
-    swayY: between(wick.swayYLowPx, wick.swayYHighPx, wick.swayYLagSeconds),
-    colour: colouring(wick, at, between(wick.warmthLow, wick.warmthHigh, wick.warmthLagSeconds)),
+    level: between(wick.levelLow, wick.levelHigh, level),
+    reach: between(wick.reachLow, wick.reachHigh, of(reachLagSeconds)),
+    swayX: between(wick.swayXLowPx, wick.swayXHighPx, of(swayXLagSeconds)),
+    swayY: between(wick.swayYLowPx, wick.swayYHighPx, of(swayYLagSeconds)),
+    colour: colouring(wick, at, between(wick.warmthLow, wick.warmthHigh, of(warmthLagSeconds))),
   };
+}
+
+function between(low: number, high: number, share: number): number {
+  return low === high ? low : low + (high - low) * share;
 }
 
 function colouring(wick: Wick, at: number, warmth: number): ((own: Rgb) => Rgb) | null {
@@ -101,5 +98,6 @@ export function warmed(colour: Rgb, warmth: number): Rgb {
   const shifted: Rgb = [colour[0] * gain, colour[1], colour[2] / gain];
   const before = linearLuminance(colour);
   const after = linearLuminance(shifted);
-  return after > 0 ? (shifted.map((v) => (v * before) / after) as Rgb) : shifted;
+  if (after <= 0) return shifted;
+  return [(shifted[0] * before) / after, (shifted[1] * before) / after, (shifted[2] * before) / after];
 }

@@ -116,6 +116,8 @@ describe('rounds', () => {
       [end.x - 100, end.y - 50].map((v) => expect.closeTo(v, 3) as number),
     );
     expect(path!.points).toHaveLength(6);
+    // It stood at the corner for 0.3 s.
+    expect(path!.restSeconds).toEqual([0, expect.closeTo(0.3, 1), 0]);
     expect(path!.speedPx).toBe(60);
     expect(studio.live.getState().walk).toBeNull();
   });

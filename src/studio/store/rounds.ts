@@ -41,7 +41,7 @@ const STEP_SECONDS = 1 / 60;
 const LONGEST_SECONDS = 0.25;
 /** What its lamps are turned to is at least so far away: one that is held beside it would swing about else. */
 const NEAREST_AIM_PX = 32;
-/** Places of paths are kept to a thousandth of a px. */
+/** Places and rests of paths are kept to a thousandth of a px or a second. */
 const ROUNDING = 1000;
 
 const WAYS: Record<WalkKey, readonly [number, number]> = {
@@ -150,7 +150,8 @@ export class Rounds {
     }
     const rounded = (v: number) => Math.round(v * ROUNDING) / ROUNDING;
     const points = corners.flatMap(([x, y]) => [rounded(x - sprite.x), rounded(y - sprite.y)]);
-    const path = newPath({ points, speedPx, flips: true });
+    const restSeconds = this.trail.rests(corners, STEP_SECONDS, speedPx).map(rounded);
+    const path = newPath({ points, speedPx, restSeconds, flips: true });
     const edit = change(scene, 'sprites', spriteId!, { path });
     this.end();
     scenes.transact({ label: 'Record a walk', edits: edit ? [edit] : [] });
@@ -174,9 +175,10 @@ export class Rounds {
     const barriers = this.barriers(sprite);
     for (; this.leftSeconds >= STEP_SECONDS; this.leftSeconds -= STEP_SECONDS) {
       const by = this.wayFrom(x, y, sprite);
-      if (!by) continue;
-      [x, y] = stepped([x, y], by, barriers);
-      if (by[0] !== 0) flipX = sprite.flipX !== by[0] < 0;
+      if (by) {
+        [x, y] = stepped([x, y], by, barriers);
+        if (by[0] !== 0) flipX = sprite.flipX !== by[0] < 0;
+      }
       if (this.api.getState().isRecording) this.trail.add(x, y);
     }
     return this.show({ ...walk, x, y, flipX });

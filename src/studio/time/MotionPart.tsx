@@ -225,6 +225,7 @@ function PathColumn({ movers }: { movers: readonly MoverName[] }) {
   const studio = useStudio();
   const of = useMotion<MotionPath>(movers, 'path', (fields) => pathEdits(studio.scenes.kept, movers, fields));
   const first = of.all.find((path) => path !== null) ?? null;
+  const rests = first?.restSeconds.reduce((sum, seconds) => sum + seconds, 0) ?? 0;
   const numbers: NumbersOf<MotionPath>[] =
     first?.ends === 'appear'
       ? ['speedPx', 'pauseSeconds', 'fadeSeconds', 'phaseSeconds']
@@ -265,6 +266,12 @@ function PathColumn({ movers }: { movers: readonly MoverName[] }) {
               onCancel={of.cancel}
             />
           ))}
+          {rests > 0 && (
+            <Row label="Rests">
+              <span className="figure flex-1 text-right">{rests.toFixed(1)} s in all</span>
+              <Key onClick={() => of.commit({ restSeconds: [] })}>Without</Key>
+            </Row>
+          )}
           <Switch
             label="To the left"
             on={first.flips}

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { settingsOf } from '@/core/scene/document';
 import { BayColumns } from '../controls/BayColumns';
 import { Column } from '../controls/Column';
-import { Choice, Key, Switch } from '../controls/small';
+import { Choice, Key, Row, Switch } from '../controls/small';
 import { ValueField } from '../controls/ValueField';
 import { useRounds, useScene, useStudio } from '../context';
 import type { WalkKey, WalkWay } from '../store/rounds';
@@ -35,7 +35,7 @@ export function RoundsPart() {
 function FigureColumn() {
   const studio = useStudio();
   const walking = useRounds(({ spriteId }) => spriteId);
-  const { by, speedPx } = useRounds((state) => state);
+  const { by, speedPx, isRecording } = useRounds((state) => state);
   const picked = useScene(({ selection }) =>
     selection.length === 1 && selection[0].collection === 'sprites' ? selection[0].id : null,
   );
@@ -61,19 +61,25 @@ function FigureColumn() {
         options={WAY_WORDS}
         onChange={(way) => studio.rounds.api.setState({ by: way })}
       />
-      <ValueField
-        label="Speed"
-        value={speedPx}
-        low={1}
-        high={600}
-        unit="px/s"
-        digits={0}
-        logarithmic
-        initial={60}
-        onPreview={setSpeed}
-        onCommit={setSpeed}
-        onCancel={() => undefined}
-      />
+      {isRecording ? (
+        <Row label="Speed">
+          <span className="figure flex-1 text-right">{speedPx} px/s, as it is recorded</span>
+        </Row>
+      ) : (
+        <ValueField
+          label="Speed"
+          value={speedPx}
+          low={1}
+          high={600}
+          unit="px/s"
+          digits={0}
+          logarithmic
+          initial={60}
+          onPreview={setSpeed}
+          onCommit={setSpeed}
+          onCancel={() => undefined}
+        />
+      )}
       {id !== null && (
         <Switch
           label="The player"
@@ -135,7 +141,7 @@ function RecordColumn() {
         </Key>
       </div>
       <p className="text-ash">
-        Its way becomes its path: it walks it by itself, at the same speed. Pauses are left out.
+        Its way becomes its path: it walks it by itself, at the same speed, and rests where it stood.
       </p>
     </Column>
   );

@@ -41,10 +41,23 @@ function pathHandles(scene: SceneDocument, mover: MoverName, seconds: number): P
 
 /** A path as an outline, and back, so that both are changed by the same hands. */
 const asOutline = ({ points, smooth }: MotionPath) => ({ outlines: [points], smooth: [smooth] });
-const asPath = ({ outlines, smooth }: ReturnType<typeof asOutline>): Partial<MotionPath> => ({
-  points: outlines[0],
+const asPath = (
+  before: MotionPath,
+  { outlines: [points], smooth }: ReturnType<typeof asOutline>,
+): Partial<MotionPath> => ({
+  points,
   smooth: smooth[0] ?? [],
+  restSeconds: restsAfter(before, points),
 });
+
+/** The rests of a path that has gained or lost one point. */
+function restsAfter({ points, restSeconds }: MotionPath, after: readonly number[]): number[] {
+  if (restSeconds.length === 0 || points.length === after.length) return restSeconds;
+  const count = Math.min(points.length, after.length) / 2;
+  let k = 0;
+  while (k < count && points[2 * k] === after[2 * k] && points[2 * k + 1] === after[2 * k + 1]) k++;
+  return after.length > points.length ? restSeconds.toSpliced(k, 0, 0) : restSeconds.toSpliced(k, 1);
+}
 
 function setPath(studio: Studio, mover: MoverName, label: string, fields: Partial<MotionPath>): void {
   studio.scenes.transact({ label, edits: pathEdits(studio.scene, [mover], fields) });
@@ -52,7 +65,7 @@ function setPath(studio: Studio, mover: MoverName, label: string, fields: Partia
 
 function smoothPathPoint(studio: Studio, { mover, point }: PathPointHandle): void {
   const path = moverOf(studio.scene, mover)!.path!;
-  setPath(studio, mover, 'Smooth or corner', asPath(withSmooth(asOutline(path), 0, point)));
+  setPath(studio, mover, 'Smooth or corner', asPath(path, withSmooth(asOutline(path), 0, point)));
 }
 
 /** Whether a place lies on the path of a thing, as near as counts. */
@@ -86,12 +99,17 @@ function doubleOnPath(
   if (!place) return false;
   if (handle) {
     const left = withoutPoint(asOutline(path), 0, handle.point, 2);
-    if (left) setPath(studio, mover, 'Delete a point', asPath(left));
+    if (left) setPath(studio, mover, 'Delete a point', asPath(path, left));
     else studio.say('A path needs two points; take the whole path away instead.');
     return true;
   }
   const [u, v] = applyTo(place.back, event.x, event.y).map(Math.round);
-  setPath(studio, mover, 'Add a point', asPath(withPoint(asOutline(path), path.ends === 'closed', u, v)));
+  setPath(
+    studio,
+    mover,
+    'Add a point',
+    asPath(path, withPoint(asOutline(path), path.ends === 'closed', u, v)),
+  );
   return true;
 }
 

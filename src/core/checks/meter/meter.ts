@@ -3,13 +3,11 @@ import { accountFor } from '../../light/account/account-for';
 import type { Account, LightLine, OtherLine } from '../../light/account/account';
 import type { Moment, PictureSource } from '../../moment/moment';
 import type { MomentMaker, MomentNames } from '../../moment/moment-maker';
-import { fixtureIdOf } from '../../moment/part-names';
-import type { OccluderSource } from '../../moment/occluders';
 import type { Passing } from '../../moment/passing';
 import { LUMINANCE, type Rgb } from '../../raster/colour';
 import type { SceneDocument } from '../../scene/document';
-import { lightPartsOf } from '../../scene/lamp-parts';
 import type { RecordName } from '../../scene/references';
+import { namedLight, namedOccluder, type NamedLight } from '../named';
 import { REASONS, type Reason, type ReasonGround, type Why } from './reasons';
 
 export interface MeterLine {
@@ -80,16 +78,16 @@ export function metered(ground: MeterGround, x: number, y: number): Metered {
     const stops = 'occluders' in nothing ? nothing.occluders : [];
     const of = {
       ...why,
-      ...fixtureIn(scene, id),
-      occluders: stops.map((at) => occluderIn(scene, names.occluders[at])),
+      light: namedLight(scene, id),
+      occluders: stops.map((at) => namedOccluder(scene, names.occluders[at])),
       circuitId: null,
     };
     return [darkLine(lit[i], nothing.why, of)];
   });
   const absent = names.absent.map(({ id, ...absence }): DarkLine => {
     const circuitId = 'circuitId' in absence ? absence.circuitId : null;
-    const of = { ...why, ...fixtureIn(scene, id), occluders: [], circuitId };
-    return darkLine(lightNamed(scene, id), absence.why, of);
+    const of = { ...why, light: namedLight(scene, id), occluders: [], circuitId };
+    return darkLine(lightTold(of.light), absence.why, of);
   });
   return {
     account,
@@ -129,8 +127,8 @@ const weightOf = (rgb: Readonly<Rgb>) =>
   Math.abs(rgb[0] * LUMINANCE[0] + rgb[1] * LUMINANCE[1] + rgb[2] * LUMINANCE[2]);
 
 function lightLine({ scene, moment, names }: MeterGround, { light, rgb, occluders }: LightLine): MeterLine {
-  const named = lightNamed(scene, moment.lightIds[light]);
-  return { ...named, rgb, stopped: occluders.map((at) => occluderIn(scene, names.occluders[at])) };
+  const named = lightTold(namedLight(scene, moment.lightIds[light]));
+  return { ...named, rgb, stopped: occluders.map((at) => namedOccluder(scene, names.occluders[at])) };
 }
 
 function darkLine(
@@ -145,7 +143,7 @@ function otherLine({ scene, moment, names }: MeterGround, line: OtherLine): Mete
   const { what, rgb } = line;
   const plain = { words: OTHER_WORDS[what], record: null, colour: null, rgb, stopped: [] };
   if (what === 'air') {
-    const named = lightNamed(scene, moment.lightIds[line.light]);
+    const named = lightTold(namedLight(scene, moment.lightIds[line.light]));
     return { ...plain, ...named, words: `${named.words}, in the air` };
   }
   if (what !== 'behind' && what !== 'in front') return plain;
@@ -153,31 +151,9 @@ function otherLine({ scene, moment, names }: MeterGround, line: OtherLine): Mete
   return { ...plain, record, words: `${OTHER_WORDS[what]}: ${nameOfThing(scene, record)}` };
 }
 
-function fixtureIn(scene: SceneDocument, lightId: string): Pick<ReasonGround, 'fixture'> {
-  const id = fixtureIdOf(lightId);
-  return { fixture: { collection: scene.lamps[id] ? 'lamps' : 'lights', id } };
-}
-
-/** A light of a Moment by its name in the document. */
-function lightNamed(scene: SceneDocument, lightId: string): Pick<MeterLine, 'words' | 'record' | 'colour'> {
-  const { fixture } = fixtureIn(scene, lightId);
-  if (fixture.collection === 'lights') {
-    const { name, colour } = scene.lights[fixture.id];
-    return { words: name || 'A light', record: fixture, colour };
-  }
-  const lamp = scene.lamps[fixture.id];
-  const part = lightPartsOf(scene, lamp).find(({ id }) => lightId.endsWith(`/${id}`));
-  return { words: `${lamp.name}, ${part?.name ?? 'a light'}`, record: fixture, colour: part?.colour ?? null };
-}
-
-function occluderIn(
-  scene: SceneDocument,
-  { id, name, spriteId, planeId }: OccluderSource,
-): { words: string; record: RecordName } {
-  if (scene.occluders[id]) return { words: `“${name}”`, record: { collection: 'occluders', id } };
-  if (spriteId !== null)
-    return { words: `“${scene.sprites[spriteId].name}”`, record: { collection: 'sprites', id: spriteId } };
-  return { words: `The wall of “${name}”`, record: { collection: 'planes', id: planeId } };
+/** A light of a Moment as it is told. */
+function lightTold(light: NamedLight): Pick<MeterLine, 'words' | 'record' | 'colour'> {
+  return { words: light.name || 'A light', record: light.record, colour: light.look.colour };
 }
 
 function nameOfThing(scene: SceneDocument, { collection, id }: RecordName): string {

@@ -7,7 +7,9 @@ import type { Absence } from '../../moment/absent';
 import type { SceneDocument } from '../../scene/document';
 import { change, type Edit } from '../../scene/edits';
 import type { Fixture } from '../../scene/records/fixture';
+import type { LightLook } from '../../scene/records/light-look';
 import type { RecordName } from '../../scene/references';
+import { changedFixture, changedLook, type NamedLight } from '../named';
 
 export type Why = NoLight['why'] | Absence['why'];
 
@@ -29,8 +31,7 @@ export interface Reason {
 /** What a reason is told of. */
 export interface ReasonGround {
   scene: SceneDocument;
-  /** The light or the lamp. */
-  fixture: { collection: 'lights' | 'lamps'; id: string };
+  light: NamedLight;
   /** What is seen at the pixel; null is the backdrop. */
   thing: RecordName | null;
   planeId: string | null;
@@ -45,21 +46,15 @@ const plain =
   (words: string): Make =>
   () => ({ words, records: [], mends: [] });
 
-const fixtureOf = ({ scene, fixture }: ReasonGround): Fixture =>
-  scene[fixture.collection][fixture.id] as unknown as Fixture;
+const fixtureOf = ({ scene, light: { record } }: ReasonGround): Fixture =>
+  scene[record.collection][record.id];
 
 function mended(words: string, edit: Edit | null, passing?: MeterMend['passing']): MeterMend[] {
   return edit || passing ? [{ words, edits: edit ? [edit] : [], passing }] : [];
 }
 
-/** A change of the light itself; lamps share theirs with others, and are not changed from here. */
-function ofLight(
-  ground: ReasonGround,
-  words: string,
-  fields: Partial<SceneDocument['lights'][string]>,
-): MeterMend[] {
-  const { scene, fixture } = ground;
-  return fixture.collection === 'lights' ? mended(words, change(scene, 'lights', fixture.id, fields)) : [];
+function lookMended(words: string, { scene, light }: ReasonGround, fields: Partial<LightLook>): MeterMend[] {
+  return mended(words, changedLook(scene, light, fields));
 }
 
 function circuitNames({ scene }: ReasonGround, ids: readonly string[]): string {
@@ -98,7 +93,7 @@ function circuits(ground: ReasonGround): Reason {
 }
 
 function span(ground: ReasonGround): Reason {
-  const { scene, fixture, planeId } = ground;
+  const { scene, light, planeId } = ground;
   const plane = planeId === null ? undefined : scene.planes[planeId];
   if (!plane) return { words: 'What is seen here is outside its span.', records: [], mends: [] };
   const { spanFarId, spanNearId } = fixtureOf(ground);
@@ -106,10 +101,7 @@ function span(ground: ReasonGround): Reason {
   const far = order(spanFarId);
   const isFarther = far !== null && plane.order < far;
   const fields = isFarther ? { spanFarId: planeId } : { spanNearId: planeId };
-  const edit =
-    fixture.collection === 'lights'
-      ? change(scene, 'lights', fixture.id, fields)
-      : change(scene, 'lamps', fixture.id, fields);
+  const edit = changedFixture(scene, light, fields);
   return {
     words: `Its span ends ${isFarther ? 'before' : 'behind'} the plane “${plane.name}”: from “${nameOfPlane(scene, spanFarId, 'the farthest')}” to “${nameOfPlane(scene, spanNearId, 'the nearest')}”.`,
     records: [{ collection: 'planes', id: planeId! }],
@@ -128,7 +120,7 @@ function blocked(ground: ReasonGround): Reason {
   return {
     words: first ? `${first.words}${rest} stands in its way.` : 'Something stands in its way.',
     records: occluders.map(({ record }) => record),
-    mends: ofLight(ground, 'Turn its shadows off', { shadows: false }),
+    mends: lookMended('Turn its shadows off', ground, { shadows: false }),
   };
 }
 
@@ -154,14 +146,11 @@ function selfLit({ scene, thing }: ReasonGround): Reason {
 }
 
 function hidden(ground: ReasonGround): Reason {
-  const { scene, fixture } = ground;
+  const { scene, light } = ground;
   const { hidden: isHidden, planeId } = fixtureOf(ground);
   if (isHidden) {
-    const edit =
-      fixture.collection === 'lights'
-        ? change(scene, 'lights', fixture.id, { hidden: false })
-        : change(scene, 'lamps', fixture.id, { hidden: false });
-    return { words: 'It is hidden.', records: [fixture], mends: mended('Show it', edit) };
+    const edit = changedFixture(scene, light, { hidden: false });
+    return { words: 'It is hidden.', records: [light.record], mends: mended('Show it', edit) };
   }
   const plane = scene.planes[planeId];
   if (plane?.hidden)
@@ -170,16 +159,17 @@ function hidden(ground: ReasonGround): Reason {
       records: [{ collection: 'planes', id: planeId }],
       mends: mended('Show the plane', change(scene, 'planes', planeId, { hidden: false })),
     };
-  return { words: 'Its plane, or what carries it, is not shown.', records: [fixture], mends: [] };
+  return { words: 'Its plane, or what carries it, is not shown.', records: [light.record], mends: [] };
 }
 
-function level(ground: ReasonGround): Reason {
-  const { scene, fixture } = ground;
-  const edit =
-    fixture.collection === 'lights'
-      ? change(scene, 'lights', fixture.id, { level: 1 })
-      : change(scene, 'lamps', fixture.id, { level: 1 });
-  return { words: 'Its level is 0.', records: [fixture], mends: mended('Level 1', edit) };
+/** Of a lamp, or of the light itself. */
+function level({ scene, light }: ReasonGround): Reason {
+  const ofLamp = light.look.level === 0 ? null : changedFixture(scene, light, { level: 1 });
+  return {
+    words: 'Its level is 0.',
+    records: [light.record],
+    mends: mended('Level 1', ofLamp ?? changedLook(scene, light, { level: 1 })),
+  };
 }
 
 function darkCircuit(ground: ReasonGround): Reason {
@@ -200,7 +190,7 @@ export const REASONS: Readonly<Record<Why, Make>> = {
   steps: (ground) => ({
     words: 'It is so faint here that its darkest step is 0.',
     records: [],
-    mends: ofLight(ground, 'Smooth, without steps', { bands: 0 }),
+    mends: lookMended('Smooth, without steps', ground, { bands: 0 }),
   }),
   gobo: plain('Its gobo is dark here.'),
   facing: plain('The relief faces away from it here.'),
@@ -222,6 +212,6 @@ export const REASONS: Readonly<Record<Why, Make>> = {
   circuit: darkCircuit,
   level,
   wick: plain('Its wick has it dark at this second.'),
-  'below the horizon': plain('What it follows is below the horizon at this hour.'),
-  'no figure': plain('It has no figure: nothing is drawn of it.'),
+  'below the horizon': plain('It is below the horizon.'),
+  'no figure': plain('It has no shape: its outlines enclose nothing, or the picture of its gobo is missing.'),
 };

@@ -1,6 +1,6 @@
 import type { PicturePixels } from '../../moment/moment';
 import type { Rect } from '../../raster/rect';
-import { change } from '../../scene/edits';
+import { changedLook } from '../named';
 import { mendBy, type SnagKind } from './kind';
 
 /** A border is bright where more than this share of its texels has more than this luminous alpha, of 255. */
@@ -13,7 +13,8 @@ const FADE_SHARE = 0.15;
 export const brightGobo: SnagKind = {
   isFault: false,
   find({ scene, rest, source }) {
-    return rest.lights.flatMap(({ light, look, record, words }) => {
+    return rest.lights.flatMap((one) => {
+      const { light, look, record, words } = one;
       const { gobo } = light;
       if (!gobo || !look.gobo || look.gobo.fadePx > 0) return [];
       // Round and pointed lights end before it does, where they are smaller.
@@ -22,15 +23,12 @@ export const brightGobo: SnagKind = {
       const pixels = source(rest.moment.pictures[gobo.picture].key);
       if (!pixels || !isBrightAt(pixels, gobo.frame)) return [];
       const fadePx = Math.max(1, Math.round(Math.min(widthPx, heightPx) * FADE_SHARE));
-      const edit =
-        record.collection === 'lights'
-          ? change(scene, 'lights', record.id, { gobo: { ...look.gobo, fadePx } })
-          : null;
+      const faded = changedLook(scene, one, { gobo: { ...look.gobo, fadePx } });
       return [
         {
           records: [record],
           words: `The gobo of ${words} is bright at its border: its square is seen where it ends.`,
-          mends: mendBy(`Fade its border over ${fadePx} px`, edit),
+          mends: mendBy(`Fade its border over ${fadePx} px`, faded),
         },
       ];
     });

@@ -5,18 +5,14 @@ import { gateView } from '../../moment/moment-at';
 import { MomentMaker, type MomentNames } from '../../moment/moment-maker';
 import type { Moment, MomentLayer, MomentLight, MomentOccluder, MomentSprite } from '../../moment/moment';
 import type { OccluderSource } from '../../moment/occluders';
-import { fixtureIdOf } from '../../moment/part-names';
 import { NOTHING_PASSING } from '../../moment/passing';
 import { settingsOf, type SceneDocument } from '../../scene/document';
-import type { LightLook } from '../../scene/records/light-look';
-import { lightPartsOf } from '../../scene/lamp-parts';
 import type { RecordName } from '../../scene/references';
+import { namedLight, namedOccluder, type NamedLight } from '../named';
 
 /** A light that burns, with what says so in the document. */
-export interface BurningLight {
+export interface BurningLight extends NamedLight {
   light: MomentLight;
-  look: LightLook;
-  record: { collection: 'lights' | 'lamps'; id: string };
   words: string;
 }
 
@@ -63,8 +59,14 @@ export class AtRest {
     this.moment = maker.at(lit, settingsOf(scene).clockHours, 0, NOTHING_PASSING, gateView(scene));
     this.names = maker.names(lit, this.moment, NOTHING_PASSING);
     const { moment, names } = this;
-    this.lights = moment.lights.map((light, i) => burning(scene, light, moment.lightIds[i]));
-    this.occluders = moment.occluders.map((occluder, i) => standing(scene, occluder, names.occluders[i]));
+    this.lights = moment.lights.map((light, i) => {
+      const named = namedLight(scene, moment.lightIds[i]);
+      return { ...named, light, words: `“${named.name}”` };
+    });
+    this.occluders = moment.occluders.map((occluder, i) => {
+      const source = names.occluders[i];
+      return { ...namedOccluder(scene, source), occluder, source };
+    });
     this.sprites = moment.planes.flatMap(({ overlay, layers }, plane) =>
       overlay
         ? []
@@ -96,26 +98,6 @@ function allLit(scene: SceneDocument): SceneDocument {
     Object.entries(scene.cues).map(([id, cue]) => [id, { ...cue, circuitLevels: [] }]),
   );
   return { ...scene, circuits, cues };
-}
-
-function burning(scene: SceneDocument, light: MomentLight, lightId: string): BurningLight {
-  const id = fixtureIdOf(lightId);
-  const own = scene.lights[id];
-  if (own) return { light, look: own, record: { collection: 'lights', id }, words: `“${own.name}”` };
-  const lamp = scene.lamps[id];
-  const part = lightPartsOf(scene, lamp).find((one) => lightId.endsWith(`/${one.id}`))!;
-  return { light, look: part, record: { collection: 'lamps', id }, words: `“${lamp.name}”, ${part.name},` };
-}
-
-function standing(scene: SceneDocument, occluder: MomentOccluder, source: OccluderSource): StandingOccluder {
-  const { id, name, spriteId, planeId } = source;
-  if (scene.occluders[id])
-    return { occluder, source, record: { collection: 'occluders', id }, words: `“${name}”` };
-  if (spriteId !== null) {
-    const words = `“${scene.sprites[spriteId].name}”`;
-    return { occluder, source, record: { collection: 'sprites', id: spriteId }, words };
-  }
-  return { occluder, source, record: { collection: 'planes', id: planeId }, words: `the wall of “${name}”` };
 }
 
 export function boxesMeet(a: Box, b: Box): boolean {

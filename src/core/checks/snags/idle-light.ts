@@ -1,6 +1,6 @@
 import { HOUSE_CIRCUIT } from '../../scene/records/circuit';
-import { change } from '../../scene/edits';
 import type { SceneDocument } from '../../scene/document';
+import { changedFixture } from '../named';
 import type { AtRest, BurningLight, ShownSprite } from './ground';
 import { mendBy, type Mend, type SnagKind } from './kind';
 
@@ -24,14 +24,9 @@ export const idleLight: SnagKind = {
 function whyIdle(
   scene: SceneDocument,
   rest: AtRest,
-  { light, record }: BurningLight,
+  one: BurningLight,
 ): { words: string; mends: Mend[] } | null {
-  const changed = (
-    fields: Partial<SceneDocument['lamps'][string]> & Partial<SceneDocument['lights'][string]>,
-  ) =>
-    record.collection === 'lights'
-      ? change(scene, 'lights', record.id, fields)
-      : change(scene, 'lamps', record.id, fields);
+  const { light } = one;
   const isLit = ({ plane, layer }: ShownSprite) =>
     plane >= light.spanFar && plane <= light.spanNear && (light.feeds & layer.listens) !== 0;
   const near = rest.spritesNear(light.box).filter(isLit);
@@ -40,7 +35,7 @@ function whyIdle(
   const listening = sprites.filter(({ layer }) => (light.feeds & layer.listens) !== 0);
   if (listening.length === 0) {
     const mends = scene.circuits[HOUSE_CIRCUIT]
-      ? mendBy('Feed the house circuit', changed({ circuitIds: [HOUSE_CIRCUIT] }))
+      ? mendBy('Feed the house circuit', changedFixture(scene, one, { circuitIds: [HOUSE_CIRCUIT] }))
       : [];
     return { words: 'no sprite listens to a circuit that it feeds.', mends };
   }
@@ -48,7 +43,7 @@ function whyIdle(
   if (spanned.length === 0)
     return {
       words: 'there is no sprite on the planes of its span.',
-      mends: mendBy('Light all planes', changed({ spanFarId: null, spanNearId: null })),
+      mends: mendBy('Light all planes', changedFixture(scene, one, { spanFarId: null, spanNearId: null })),
     };
   return near.length === 0
     ? { words: 'no sprite stands in its reach.', mends: [] }

@@ -1,12 +1,13 @@
 import { isInside } from '../../geometry/outline';
-import { change } from '../../scene/edits';
+import { changedLook } from '../named';
 import { mendBy, type SnagKind } from './kind';
 
 /** A light within a closed occluder that stops it: it lights the inside and nothing beyond. */
 export const lightInOccluder: SnagKind = {
   isFault: false,
   find({ scene, rest }) {
-    return rest.lights.flatMap(({ light, look, record, words }) => {
+    return rest.lights.flatMap((one) => {
+      const { light, look, record, words } = one;
       if (!look.shadows || light.source.parallel || light.ambient !== 'no') return [];
       const { x, y } = light.source;
       const around = light.occluders
@@ -18,13 +19,11 @@ export const lightInOccluder: SnagKind = {
             occluder.pieces.reduce((inside, { edges }) => inside !== isInside(edges, x, y), false),
         );
       if (!around) return [];
-      const off =
-        record.collection === 'lights' ? change(scene, 'lights', record.id, { shadows: false }) : null;
       return [
         {
           records: [record, around.record],
           words: `${words} stands within ${around.words}, and lights its inside alone.`,
-          mends: mendBy('Turn its shadows off', off),
+          mends: mendBy('Turn its shadows off', changedLook(scene, one, { shadows: false })),
         },
       ];
     });

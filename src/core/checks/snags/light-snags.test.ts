@@ -7,7 +7,9 @@ import type { SceneDocument } from '../../scene/document';
 import { applyEdits } from '../../scene/edits';
 import { newArtwork } from '../../scene/records/artwork';
 import { newCircuit } from '../../scene/records/circuit';
+import { newLamp } from '../../scene/records/lamp';
 import { newGobo } from '../../scene/records/light-look';
+import { newLightPart } from '../../scene/records/luminaire';
 import { newRelief } from '../../scene/records/relief';
 import { asideKey, snagsIn, type SnagName } from './all-snags';
 
@@ -223,6 +225,26 @@ describe('snags of light', () => {
       expect(snagsIn(mended).map((one) => one.words)).not.toContain(words);
     },
   );
+
+  it('are mended in one lamp alone, as an override of its luminaire', () => {
+    const scene = sound((s) => {
+      s.lights = {};
+      s.luminaires.lantern = {
+        name: 'Lantern',
+        lights: [newLightPart({ id: 'flame', name: 'Flame', shadows: false, reachPx: 60, curve: 'even' })],
+        flames: [],
+      };
+      const lamp = { planeId: 'plane-middle', luminaireId: 'lantern', x: 50, y: 50 };
+      s.lamps.one = newLamp({ ...lamp, name: 'One', order: 'a' });
+      s.lamps.two = newLamp({ ...lamp, name: 'Two', order: 'b' });
+    });
+    const found = (one: SceneDocument) => snagsIn(one).filter(({ snag }) => snag === 'shadows-off');
+    const [first, second] = found(scene);
+    expect(first.words).toBe('“One, Flame” throws no shadows, although “Post” stands in its reach.');
+    const mended = applyEdits(scene, first.mends[0].edits);
+    expect(mended.lamps.one.overrides).toEqual({ flame: { shadows: true } });
+    expect(found(mended).map(({ words }) => words)).toEqual([second.words]);
+  });
 
   it('finds a gobo that is bright at its border by its pixels', () => {
     const picture = (border: number): PicturePixels => {

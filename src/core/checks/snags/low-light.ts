@@ -1,4 +1,4 @@
-import { change } from '../../scene/edits';
+import { changedLook } from '../named';
 import { isBounded } from './ground';
 import { mendBy, type SnagKind } from './kind';
 
@@ -19,12 +19,11 @@ export const lowLight: SnagKind = {
       const height = Math.max(1, light.source.heightPx);
       if (height / Math.sqrt(half * half + height * height) >= LEAST_SINE) return [];
       const heightPx = Math.round(light.reachPx * GOOD_SHARE);
-      const edit = record.collection === 'lights' ? change(scene, 'lights', record.id, { heightPx }) : null;
       return [
         {
           records: [record],
           words: `${words} lies so low over its plane that flat art gets next to nothing of it.`,
-          mends: mendBy(`Height ${heightPx} px`, edit),
+          mends: mendBy(`Height ${heightPx} px`, changedLook(scene, one, { heightPx })),
         },
       ];
     });

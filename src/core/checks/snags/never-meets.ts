@@ -1,4 +1,4 @@
-import { change } from '../../scene/edits';
+import { changedFixture } from '../named';
 import { isBounded } from './ground';
 import { mendBy, type SnagKind } from './kind';
 
@@ -26,15 +26,13 @@ export const neverMeets: SnagKind = {
                   setIds: [],
                 },
               };
-      const edit =
-        collection === 'lights' ? change(scene, 'lights', id, fields) : change(scene, 'lamps', id, fields);
       return [
         {
           records: [record, near.record],
           words: stoppedBy
             ? `${words} is stopped by planes and sets to which ${near.words} in its reach does not belong.`
             : `${words} never meets ${near.words} in its reach: that is on the plane “${plane}”, outside its span.`,
-          mends: mendBy(`Let ${near.words} stop it`, edit),
+          mends: mendBy(`Let ${near.words} stop it`, changedFixture(scene, one, fields)),
         },
       ];
     });

@@ -1,4 +1,4 @@
-import { change } from '../../scene/edits';
+import { changedLook } from '../named';
 import { isBounded } from './ground';
 import { mendBy, type SnagKind } from './kind';
 
@@ -13,13 +13,11 @@ export const shadowsOff: SnagKind = {
         .occludersNear(light.box)
         .find(({ occluder }) => occluder.plane >= light.spanFar && occluder.plane <= light.spanNear);
       if (!near) return [];
-      const edit =
-        record.collection === 'lights' ? change(scene, 'lights', record.id, { shadows: true }) : null;
       return [
         {
           records: [record, near.record],
           words: `${words} throws no shadows, although ${near.words} stands in its reach.`,
-          mends: mendBy('Turn its shadows on', edit),
+          mends: mendBy('Turn its shadows on', changedLook(scene, one, { shadows: true })),
         },
       ];
     });

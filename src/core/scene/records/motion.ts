@@ -49,6 +49,13 @@ const path = object({
   ends: oneOf(PATH_ENDS).default('back').meta({
     about: 'The last point leads to the first, or it goes back, or it vanishes there and appears anew',
   }),
+  restSeconds: array()
+    .of(seconds())
+    .required()
+    .min(0)
+    .max(LIMITS.pathPoints)
+    .default(() => [])
+    .meta({ about: 'How long it rests at each of its points, as far as it goes evenly' }),
   pauseSeconds: seconds().default(0).meta({ about: 'It rests at an end, or is away, for so long' }),
   fadeSeconds: seconds().default(0).meta({ about: 'Of one that appears and vanishes: with its lights' }),
   phaseSeconds: seconds().default(0).meta({ about: 'So long before second 0 it began' }),
