@@ -124,6 +124,13 @@ export const COMMANDS: Command[] = [
     run: (s) => s.scenes.redo(),
   },
   {
+    id: 'palette',
+    words: 'Look for an action',
+    keys: ['ctrl+k'],
+    isHere: always,
+    run: (s) => s.desk.setState({ paletteOpen: true }),
+  },
+  {
     id: 'delete',
     words: 'Delete what is picked',
     keys: ['delete', 'backspace'],

@@ -11,6 +11,7 @@ import { Bringing } from './Bringing';
 import { KeysDialog } from './KeysDialog';
 import { NarrowStage, useNarrow } from './NarrowStage';
 import { Offers } from './Offers';
+import { PaletteDialog } from './PaletteDialog';
 import { PassesDialog } from './PassesDialog';
 import { QuestionDialog } from './QuestionDialog';
 import { ToldByOthers } from './ToldByOthers';
@@ -25,6 +26,7 @@ const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
   ['Pictures on their way', Bringing],
   ['Offers', Offers],
   ['List of keys', KeysDialog],
+  ['Actions', PaletteDialog],
   ['Passes of a frame', PassesDialog],
   ['Question', QuestionDialog],
 ];

@@ -72,6 +72,8 @@ export interface DeskState {
   shelfOpen: boolean;
   /** Whether the passes of a frame are looked at. */
   passesOpen: boolean;
+  /** Whether an action is being looked for by its words. */
+  paletteOpen: boolean;
   shelfTab: 'artworks' | 'luminaires';
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
@@ -124,6 +126,7 @@ export function createDesk(bench: Bench) {
     gridPx: 0,
     shelfOpen: false,
     passesOpen: false,
+    paletteOpen: false,
     shelfTab: 'artworks',
     solo: new Set(),
     muted: new Set(),
