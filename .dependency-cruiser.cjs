@@ -15,7 +15,8 @@ const never = (name, from, to) => ({
 
 /** The rooms of the studio from the ground up: none imports from one above it. */
 const STUDIO = [
-  ...['store', 'surface', 'lights', 'tools', 'commands', 'controls', 'shelf', 'stage', 'dayline'],
+  ...['store', 'surface', 'lights', 'tools', 'commands', 'controls', 'shelf', 'wiring', 'revisions'],
+  ...['stage', 'dayline'],
   ...['elevation', 'desk', 'relief', 'art', 'handoff', 'shell'],
 ];
 const notUpward = STUDIO.slice(0, -1).map((name, i) =>
@@ -34,8 +35,9 @@ module.exports = {
     only('gpu', ['core']),
     only('workers', ['core']),
     only('cli', ['core']),
-    only('demo', ['core']),
-    only('studio', ['core', 'gpu', 'workers']),
+    only('ready', ['core']),
+    only('demo', ['core', 'ready']),
+    only('studio', ['core', 'gpu', 'workers', 'ready']),
     only('server', ['core', 'demo']),
     only('app', ['studio', 'server', 'core']),
     never('core-is-pure', '^src/core/', '^(node_modules/(react|next|mysql2|pino|zustand)/|node:|fs$|path$)'),

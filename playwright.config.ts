@@ -5,6 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   // What takes long or changes the machine runs only in the ordeal.
   testIgnore: process.env.OILWICK_ORDEAL ? [] : ['ordeal/**'],
+  grepInvert: process.env.OILWICK_ORDEAL ? [] : [/@slow/],
   outputDir: '.oilwick/test-results',
   timeout: 90_000,
   // A busy machine is waited for; a test that fails is never tried again.

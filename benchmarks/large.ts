@@ -62,7 +62,7 @@ async function upload(page: Page): Promise<string> {
 }
 
 /** Longest and middle stretch of the page's own work in a hand's movement, by the browser's tasks, ms. */
-async function tasksWhile(page: Page, work: () => Promise<void>) {
+export async function tasksWhile(page: Page, work: () => Promise<void>) {
   await page.evaluate(() => {
     const list: number[] = [];
     Object.assign(window, { frames: list, framesStop: false });

@@ -4,6 +4,7 @@ import { loadavg } from 'node:os';
 import { chromium } from '@playwright/test';
 import { CHROMIUM_LAUNCH } from '../bin/lib/chromium.mjs';
 import { pageBundle } from '../e2e/page-bundle';
+import { measureDesk } from './desk';
 import { measureEdits, measureLarge } from './large';
 import type { ReliefTask } from './relief-worker';
 
@@ -104,6 +105,7 @@ async function main(): Promise<void> {
   const edits = await measureEdits(browser);
   const address = process.env.OILWICK_TEST_URL;
   const large = address ? await measureLarge(browser, address) : null;
+  const desk = address ? await measureDesk(browser, address) : null;
   await browser.close();
   const reliefs = relief.map(({ task, runs, limits }) => ({
     relief: `${task.kind}, ${task.side} x ${task.side}`,
@@ -119,10 +121,11 @@ async function main(): Promise<void> {
   console.table(reliefs);
   console.table(edits.cases);
   console.log(edits.facts, large);
+  console.log(desk);
   mkdirSync('.oilwick', { recursive: true });
   writeFileSync(
     '.oilwick/benchmark.json',
-    JSON.stringify({ about, load: loadavg(), cases, core, reliefs, edits, large }, null, 2),
+    JSON.stringify({ about, load: loadavg(), cases, core, reliefs, edits, large, desk }, null, 2),
   );
   console.log(about, 'load', loadavg()[0].toFixed(2));
 }

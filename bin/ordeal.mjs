@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // npm run ordeal: what takes twenty minutes. Long runs of edits against fresh frames, tens of thousands of outlines, kills
 // under several writers and several people, a cluster that loses its nodes, floods of bad input, and a full disk.
+import { startOwnServer } from './lib/own-server.mjs';
 import { buildApplication, bundledStart, ensureForBrowser, TEST_BUILD } from './lib/prepare.mjs';
 import { playwright, runSteps, vitestFiles } from './lib/steps.mjs';
 
@@ -13,6 +14,7 @@ const ordeal = {
   // These tests have pages or servers of their own.
   OILWICK_TEST_URL: 'http://127.0.0.1:1',
 };
+const server = await startOwnServer(TEST_BUILD);
 const { passed, failed } = await runSteps([
   vitestFiles('outlines', ['src/core/geometry/sound-outlines.test.ts'], { OILWICK_OUTLINES: '40000' }),
   vitestFiles('kills of the database', ['src/server/kills.store.test.ts'], { OILWICK_KILLS: '50' }, 'store'),
@@ -31,6 +33,11 @@ const { passed, failed } = await runSteps([
     OILWICK_SEQUENCE_RUNS: '14',
     OILWICK_SEQUENCE_STEPS: '600',
   }),
+  playwright('what takes long in a browser', ['--grep', '@slow'], {
+    ...ordeal,
+    OILWICK_TEST_URL: server.address,
+  }),
 ]);
+await server.stop();
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 ? 0 : 1);

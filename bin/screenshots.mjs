@@ -21,6 +21,38 @@ try {
       [before, now] = [now, await page.screenshot({ path })];
     }
   };
+  /** The day on one sheet: the gate at eight hours, the picture alone, without handles and words. */
+  const daySheet = async (name, openAt) => {
+    const hours = [];
+    const alone = '[role=application][aria-label=Stage], p { visibility: hidden !important; }';
+    for (const hour of [1, 6.1, 7.5, 10, 13, 16.5, 18.4, 20.5]) {
+      await openAt(`bench=stage&hour=${hour}&at=21.00`);
+      await page.evaluate((rule) => {
+        const sheet = new CSSStyleSheet();
+        sheet.replaceSync(rule);
+        document.adoptedStyleSheets.push(sheet);
+      }, alone);
+      const gate = { x: 212, y: 40, width: 960, height: 512 };
+      for (let before = null, now = null; !before?.equals(now);) {
+        await page.waitForTimeout(800);
+        [before, now] = [now, await page.screenshot({ clip: gate })];
+        if (before?.equals(now)) hours.push([hour, now.toString('base64')]);
+      }
+    }
+    const sheet = await browser.newPage({ viewport: { width: 1280, height: 1440 } });
+    const clock = (hour) =>
+      `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
+    await sheet.setContent(
+      `<body style="margin:0;background:#161617;color:#a3a7aa;font:14px monospace;display:grid;grid-template-columns:1fr 1fr;gap:6px">${hours
+        .map(
+          ([hour, png]) =>
+            `<figure style="margin:0"><img width="637" src="data:image/png;base64,${png}"><figcaption>${clock(hour)}</figcaption></figure>`,
+        )
+        .join('')}</body>`,
+    );
+    await sheet.screenshot({ path: `${FOLDER}/${name}.png`, fullPage: true });
+    await sheet.close();
+  };
   await page.goto(server.address);
   await page.getByRole('link', { name: 'Open Evening train' }).waitFor();
   await shoot('front');
@@ -36,10 +68,9 @@ try {
   await page.keyboard.press('Escape');
   await page.getByLabel('Wipe').selectOption('unlit');
   await shoot('wipe');
-  await open('bench=stage&hour=19.2&at=2.00&pick=planes:wall');
-  await page.getByRole('button', { name: /^Paint\s*y$/i }).click();
-  await page.mouse.move(340, 470);
-  await shoot('tiles');
+  await open('bench=stage&hour=19.2&at=2.00');
+  await page.keyboard.press('Alt+w');
+  await shoot('wiring');
   await open('bench=stage&hour=21.0&at=2.00&pick=lamps:lamplighter-lantern');
   await page.getByRole('button', { name: 'Open the shelf' }).click();
   await page.getByRole('button', { name: 'Luminaires' }).click();
@@ -65,55 +96,27 @@ try {
   await page.getByRole('button', { name: /^Look at “/ }).click();
   await page.getByRole('list', { name: 'Worst moments' }).waitFor({ timeout: 120_000 });
   await shoot('time-checks');
-  // The day on one sheet: the gate at eight hours.
-  const hours = [];
-  // The picture alone: neither handles nor words.
-  const alone = '[role=application][aria-label=Stage], p { visibility: hidden !important; }';
-  for (const hour of [1, 6.1, 7.5, 10, 13, 16.5, 18.4, 20.5]) {
-    await open(`bench=stage&hour=${hour}&at=21.00`);
-    await page.evaluate((rule) => {
-      const sheet = new CSSStyleSheet();
-      sheet.replaceSync(rule);
-      document.adoptedStyleSheets.push(sheet);
-    }, alone);
-    const gate = { x: 212, y: 40, width: 960, height: 512 };
-    for (let before = null, now = null; !before?.equals(now);) {
-      await page.waitForTimeout(800);
-      [before, now] = [now, await page.screenshot({ clip: gate })];
-      if (before?.equals(now)) hours.push([hour, now.toString('base64')]);
-    }
-  }
-  const sheet = await browser.newPage({ viewport: { width: 1280, height: 1440 } });
-  const clock = (hour) =>
-    `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`;
-  await sheet.setContent(
-    `<body style="margin:0;background:#161617;color:#a3a7aa;font:14px monospace;display:grid;grid-template-columns:1fr 1fr;gap:6px">${hours
-      .map(
-        ([hour, png]) =>
-          `<figure style="margin:0"><img width="637" src="data:image/png;base64,${png}"><figcaption>${clock(hour)}</figcaption></figure>`,
-      )
-      .join('')}</body>`,
-  );
-  await sheet.screenshot({ path: `${FOLDER}/day.png`, fullPage: true });
-  await sheet.close();
+  await daySheet('day', open);
+  await page.goto(server.address);
+  await page.getByRole('link', { name: 'Open Night round' }).click();
+  await page.waitForURL(/scenes\//);
+  const orchid = new URL(page.url()).pathname;
+  const openOrchid = async (query) => {
+    await page.goto(`${server.address}${orchid}?${query}`);
+    await page.getByText('Saved').waitFor();
+  };
+  await openOrchid('bench=stage&hour=22.5&at=30.00&pick=sprites:gardener');
+  await shoot('orchid');
+  await daySheet('orchid-day', openOrchid);
   await open('bench=art');
   await page.getByRole('button', { name: /^Stove smoke:/ }).click();
   await page.getByRole('button', { name: /^Frame 3/ }).click();
   await page.mouse.move(700, 480);
   await shoot('art');
-  await page.getByRole('button', { name: /^Wall tiles:/ }).click();
-  await page.keyboard.press('k');
-  await page.getByRole('button', { name: /^Frame 5/ }).click();
-  await page.getByRole('list', { name: 'Occluders of the artwork' }).getByRole('button').first().click();
-  await page.getByText(/\d+ points/).waitFor();
-  await shoot('outlines');
   await open('bench=relief');
   await page.getByRole('button', { name: /^Goods wagon:/ }).click();
   await page.mouse.move(800, 200);
   await shoot('relief');
-  await page.getByRole('radio', { name: 'Normals' }).click();
-  await shoot('relief-normals');
-  await page.getByRole('radio', { name: 'Lit' }).click();
   await page.getByRole('tab', { name: 'Maps' }).click();
   await page.getByLabel('Wipe').selectOption('height/now');
   await shoot('relief-maps');

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { newCue } from '../src/core/scene/records/cue';
 import { newWick } from '../src/core/scene/records/wick';
 import { clickStage, openDocument, onStage, pixelAt, setNumber, stagePixels } from './helpers';
-import { bright, lamplight, standing, wall } from './scenes';
+import { bright, lamplight, MEANT_DARK, standing, wall } from './scenes';
 
 test('a light that blinks too fast is found, gone to, and mended', async ({ page }) => {
   const scene = lamplight();
@@ -45,6 +45,7 @@ test('a light that blinks too fast is found, gone to, and mended', async ({ page
 
 test('a figure is compared with what surrounds it, over the day and for others’ eyes', async ({ page }) => {
   const scene = bright();
+  scene.settings.scene.asides = [MEANT_DARK];
   scene.sprites.wall = { ...wall(), plain: { colour: '#708030', widthPx: 480, heightPx: 270 } };
   scene.sprites.figure = standing({
     ...{ name: 'Figure', planeId: 'plane-near', x: 240, y: 135 },

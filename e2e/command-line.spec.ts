@@ -82,67 +82,73 @@ test('the command line makes reliefs; a broken file is named and does not stop t
   }
 });
 
-test('the command line makes many reliefs on threads, to the same pixels, and no bad one stops the others', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'oilwick-many-'));
-  try {
-    const arts = Array.from({ length: 6 }, (_, i) => {
-      const path = join(folder, `art${i}.png`);
-      writeFileSync(
-        path,
-        png(48 + i, 40, (x, y) => [(x * 9) & 255, (y * 11) & 255, 90, x > i && y > 2 ? 255 : 0]),
-      );
-      return path;
-    });
-    const good = readFileSync(arts[0]);
-    const bad: [string, Uint8Array, RegExp][] = [
-      ['cut.png', good.subarray(0, good.length >> 1), /cut off/],
-      ['crc.png', Buffer.from(good.map((v, i) => (i === good.length - 20 ? v ^ 1 : v))), /checksum/],
-      ['large.png', withHeaderSize(good, 8192, 8192), /8192 x 8192 px; at most 4096 x 4096/],
-      ['empty.png', withHeaderSize(good, 0, 0), /empty/],
-    ];
-    for (const [name, bytes] of bad) writeFileSync(join(folder, name), bytes);
-    const run = async (jobs: string, out: string) =>
-      oilwick(
-        'relief',
-        ...arts,
-        ...bad.map(([name]) => join(folder, name)),
-        '--out',
-        join(folder, out),
-        '--jobs',
-        jobs,
-        '--json',
-      ).catch((fault: { code: number; stdout: string; stderr: string }) => fault);
-    const [one, four] = [await run('1', 'one'), await run('4', 'four')];
-    for (const result of [one, four]) {
-      expect(result).toMatchObject({ code: 1 });
-      for (const [name, , words] of bad) {
-        const line = result.stderr.split('\n').find((text) => text.includes(name));
-        expect(line).toMatch(words);
+test(
+  'the command line makes many reliefs on threads, to the same pixels, and no bad one stops the others',
+  { tag: '@slow' },
+  async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oilwick-many-'));
+    try {
+      const arts = Array.from({ length: 6 }, (_, i) => {
+        const path = join(folder, `art${i}.png`);
+        writeFileSync(
+          path,
+          png(48 + i, 40, (x, y) => [(x * 9) & 255, (y * 11) & 255, 90, x > i && y > 2 ? 255 : 0]),
+        );
+        return path;
+      });
+      const good = readFileSync(arts[0]);
+      const bad: [string, Uint8Array, RegExp][] = [
+        ['cut.png', good.subarray(0, good.length >> 1), /cut off/],
+        ['crc.png', Buffer.from(good.map((v, i) => (i === good.length - 20 ? v ^ 1 : v))), /checksum/],
+        ['large.png', withHeaderSize(good, 8192, 8192), /8192 x 8192 px; at most 4096 x 4096/],
+        ['empty.png', withHeaderSize(good, 0, 0), /empty/],
+      ];
+      for (const [name, bytes] of bad) writeFileSync(join(folder, name), bytes);
+      const run = async (jobs: string, out: string) =>
+        oilwick(
+          'relief',
+          ...arts,
+          ...bad.map(([name]) => join(folder, name)),
+          '--out',
+          join(folder, out),
+          '--jobs',
+          jobs,
+          '--json',
+        ).catch((fault: { code: number; stdout: string; stderr: string }) => fault);
+      const [one, four] = [await run('1', 'one'), await run('4', 'four')];
+      for (const result of [one, four]) {
+        expect(result).toMatchObject({ code: 1 });
+        for (const [name, , words] of bad) {
+          const line = result.stderr.split('\n').find((text) => text.includes(name));
+          expect(line).toMatch(words);
+        }
+        // In the order in which they were named, whichever was made first.
+        const lines = result.stdout.trim().split('\n');
+        expect(lines.map((line) => (JSON.parse(line) as { art: string }).art)).toEqual([
+          ...arts,
+          ...bad.map(([name]) => join(folder, name)),
+        ]);
       }
-      // In the order in which they were named, whichever was made first.
-      const lines = result.stdout.trim().split('\n');
-      expect(lines.map((line) => (JSON.parse(line) as { art: string }).art)).toEqual([
-        ...arts,
-        ...bad.map(([name]) => join(folder, name)),
-      ]);
+      for (let i = 0; i < arts.length; i++) {
+        const [a, b] = ['one', 'four'].map(
+          (out) => decodePng(readFileSync(join(folder, out, `art${i}_n.png`))).image,
+        );
+        expect(Buffer.compare(Buffer.from(a.data), Buffer.from(b.data))).toBe(0);
+      }
+      for (const wrong of [
+        ['--jobs', '0'],
+        ['--depth', '12'],
+        ['--also', 'colour'],
+      ]) {
+        await expect(oilwick('relief', arts[0], '--out', folder, ...wrong)).rejects.toMatchObject({
+          code: 2,
+        });
+      }
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
     }
-    for (let i = 0; i < arts.length; i++) {
-      const [a, b] = ['one', 'four'].map(
-        (out) => decodePng(readFileSync(join(folder, out, `art${i}_n.png`))).image,
-      );
-      expect(Buffer.compare(Buffer.from(a.data), Buffer.from(b.data))).toBe(0);
-    }
-    for (const wrong of [
-      ['--jobs', '0'],
-      ['--depth', '12'],
-      ['--also', 'colour'],
-    ]) {
-      await expect(oilwick('relief', arts[0], '--out', folder, ...wrong)).rejects.toMatchObject({ code: 2 });
-    }
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
-});
+  },
+);
 
 test('the command line shades a bundle at an hour and a second', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
@@ -216,7 +222,7 @@ test('the command line exports a bundle and checks it', async () => {
   }
 });
 
-test('the command line finds what flashes dangerously, and ends with 1', async () => {
+test('the command line finds what flashes dangerously, and ends with 1', { tag: '@slow' }, async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-flash-'));
   try {
     const bundle = join(folder, 'blinking.zip');

@@ -38,7 +38,7 @@ test('a recipe of the shelf is applied to many, and their maps leave in one arch
   await expect(page.getByLabel('Strength, number')).toHaveValue('1');
 });
 
-test('applying a recipe goes on after a reload, and can be cancelled', async ({ page }) => {
+test('applying a recipe goes on after a reload, and can be cancelled', { tag: '@slow' }, async ({ page }) => {
   const files = Array.from({ length: 14 }, (_, i) => ({
     name: `tile${String(i).padStart(2, '0')}.png`,
     bytes: png(300, 300, (x, y) => [(x * (i + 3)) & 255, (y * 5) & 255, (x ^ y) & 255, 255]),

@@ -171,7 +171,7 @@ test('the page and the command line make the same pixels', async ({ page }) => {
     await page.getByLabel('Parts by').selectOption('colours');
     const [file] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Save the recipe as a file' }).click(),
+      page.getByRole('button', { name: 'To file: save the recipe' }).click(),
     ]);
     const recipe = join(folder, 'recipe.json');
     writeFileSync(recipe, readFileSync(await file.path()));

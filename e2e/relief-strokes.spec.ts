@@ -58,58 +58,64 @@ test('a stroke shows under the brush, survives another recipe, and is taken back
   expect(isSame(await normalMap(page), after)).toBe(true);
 });
 
-test('raising goes on in a straight line with Shift, and a sprite of 2048 px follows the brush', async ({
-  page,
-}) => {
-  const large = png(2048, 2048, (x, y) => {
-    const inside = (x - 1024) ** 2 + (y - 1024) ** 2 < 900_000;
-    return [120 + ((x >> 4) & 31), 110, 100, inside ? 255 : 0];
-  });
-  await openBench(page, [{ name: 'boulder.png', bytes: large }]);
-  // The relief of four million pixels is there when the painted state can be asked for.
-  await expect
-    .poll(async () => (await page.getByLabel('Section').textContent()) ?? '', { timeout: 60_000 })
-    .toMatch(/\d…\d+\.\d/);
-  await page.keyboard.press('2');
-  await page.keyboard.press('r');
-  await page.getByLabel('Size, number').fill('120');
-  await page.getByLabel('Amount, number').fill('30');
-  await page.getByLabel('Amount, number').press('Enter');
-  const box = (await art(page).boundingBox())!;
-  const middle: [number, number] = [box.x + box.width / 2, box.y + box.height / 2];
-  // The page's own thread is free while the stroke is drawn: a beat every few milliseconds.
-  await page.evaluate(() => {
-    const hold = window as unknown as { longest: number };
-    hold.longest = 0;
-    let last = performance.now();
-    const beat = () => {
-      const now = performance.now();
-      hold.longest = Math.max(hold.longest, now - last);
-      last = now;
-      setTimeout(beat, 4);
-    };
-    beat();
-  });
-  const before = await shown(page);
-  await page.mouse.move(...middle);
-  await page.mouse.down();
-  await page.mouse.move(middle[0] + 60, middle[1], { steps: 12 });
-  await expect.poll(async () => isSame(await shown(page), before)).toBe(false);
-  await page.mouse.up();
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: Raise (Ctrl+Z)', {
-    timeout: 20_000,
-  });
-  await page.keyboard.down('Shift');
-  await page.mouse.move(middle[0] + 60, middle[1] + 50);
-  await page.mouse.down();
-  await page.mouse.up();
-  await page.keyboard.up('Shift');
-  await page.getByRole('tab', { name: 'Strokes' }).click();
-  await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText(/^2/, {
-    timeout: 20_000,
-  });
-  await expect(page.getByLabel('Name of the layer')).toHaveValue('Layer 1');
-});
+test(
+  'raising goes on in a straight line with Shift, and a sprite of 2048 px follows the brush',
+  { tag: '@slow' },
+  async ({ page }) => {
+    const large = png(2048, 2048, (x, y) => {
+      const inside = (x - 1024) ** 2 + (y - 1024) ** 2 < 900_000;
+      return [120 + ((x >> 4) & 31), 110, 100, inside ? 255 : 0];
+    });
+    await openBench(page, [{ name: 'boulder.png', bytes: large }]);
+    // The relief of four million pixels is there when the painted state can be asked for.
+    await expect
+      .poll(async () => (await page.getByLabel('Section').textContent()) ?? '', { timeout: 60_000 })
+      .toMatch(/\d…\d+\.\d/);
+    await page.keyboard.press('2');
+    await page.keyboard.press('r');
+    await page.getByLabel('Size, number').fill('120');
+    await page.getByLabel('Amount, number').fill('30');
+    await page.getByLabel('Amount, number').press('Enter');
+    const box = (await art(page).boundingBox())!;
+    const middle: [number, number] = [box.x + box.width / 2, box.y + box.height / 2];
+    // The page's own thread is free while the stroke is drawn: a beat every few milliseconds.
+    await page.evaluate(() => {
+      const hold = window as unknown as { longest: number };
+      hold.longest = 0;
+      let last = performance.now();
+      const beat = () => {
+        const now = performance.now();
+        hold.longest = Math.max(hold.longest, now - last);
+        last = now;
+        setTimeout(beat, 4);
+      };
+      beat();
+    });
+    const before = await shown(page);
+    await page.mouse.move(...middle);
+    await page.mouse.down();
+    await page.mouse.move(middle[0] + 60, middle[1], { steps: 12 });
+    await expect.poll(async () => isSame(await shown(page), before)).toBe(false);
+    await page.mouse.up();
+    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+      'title',
+      'Undo: Raise (Ctrl+Z)',
+      {
+        timeout: 20_000,
+      },
+    );
+    await page.keyboard.down('Shift');
+    await page.mouse.move(middle[0] + 60, middle[1] + 50);
+    await page.mouse.down();
+    await page.mouse.up();
+    await page.keyboard.up('Shift');
+    await page.getByRole('tab', { name: 'Strokes' }).click();
+    await expect(page.getByRole('list', { name: 'Layers of strokes' })).toContainText(/^2/, {
+      timeout: 20_000,
+    });
+    await expect(page.getByLabel('Name of the layer')).toHaveValue('Layer 1');
+  },
+);
 
 test('parts are shown, joined and split by strokes, and filled with one facing', async ({ page }) => {
   await openBench(page, [{ name: 'block.png', bytes: block() }]);

@@ -14,6 +14,9 @@ export const WHITE = [200, 200, 200];
 /** The backdrop of `bright`. */
 export const BACKDROP = [10, 10, 14];
 
+/** That most of the picture is black is meant so. */
+export const MEANT_DARK = { about: 'black settings/scene', note: '' };
+
 export const man = () => png(20, 40, () => [180, 150, 120, 255]);
 
 /** An artwork whose picture `openDocument` brings. */
@@ -70,6 +73,7 @@ export function bright(): SceneDocument {
 /** A dark wall with one red lamp. */
 export function lampScene(): SceneDocument {
   const scene = bright();
+  scene.settings.scene.asides = [MEANT_DARK];
   scene.settings.scene.ambientLevel = 0;
   scene.sprites.wall = wall();
   scene.lights = { l1: lamp('Lamp one', 100, 60, 'a1') };
@@ -78,7 +82,7 @@ export function lampScene(): SceneDocument {
 
 /** A white even light at the middle of the wall; whatever stops it leaves black behind. */
 export function lamplight(): SceneDocument {
-  const scene = newScene({ lightSpace: 'display', ambientLevel: 0 });
+  const scene = newScene({ lightSpace: 'display', ambientLevel: 0, asides: [MEANT_DARK] });
   scene.sprites.wall = wall();
   scene.lights.l = newLight({
     name: 'Lamp',

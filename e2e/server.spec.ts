@@ -149,39 +149,41 @@ test('a port that is none, or is taken, is said before anything is started', asy
   }
 });
 
-test('two starts at once are one; where an access key is set, it is entered once, and without it nothing is answered', async ({
-  page,
-}) => {
-  const folder = mkdtempSync(join(tmpdir(), 'oilwick-two-'));
-  const key = 'a-key-of-some-length';
-  const both = await Promise.all([0, 1].map(() => startOwn(folder, { OILWICK_ACCESS_KEY: key })));
-  const ended = both.map(({ child }) =>
-    child.exitCode === null ? new Promise((resolve) => child.on('exit', resolve)) : null,
-  );
-  try {
-    const [{ address }, other] = both;
-    expect(other.address).toBe(address);
-    // The one that found the other running is gone by itself.
-    await Promise.race(ended);
+test(
+  'two starts at once are one; where an access key is set, it is entered once, and without it nothing is answered',
+  { tag: '@slow' },
+  async ({ page }) => {
+    const folder = mkdtempSync(join(tmpdir(), 'oilwick-two-'));
+    const key = 'a-key-of-some-length';
+    const both = await Promise.all([0, 1].map(() => startOwn(folder, { OILWICK_ACCESS_KEY: key })));
+    const ended = both.map(({ child }) =>
+      child.exitCode === null ? new Promise((resolve) => child.on('exit', resolve)) : null,
+    );
+    try {
+      const [{ address }, other] = both;
+      expect(other.address).toBe(address);
+      // The one that found the other running is gone by itself.
+      await Promise.race(ended);
 
-    await page.goto(`${address}/`);
-    await page.getByLabel('Access key').fill('not-the-right-key');
-    await page.getByRole('button', { name: 'Enter' }).click();
-    await expect(page.getByRole('alert').filter({ hasText: 'not the access key' })).toBeVisible();
-    const from = { host: new URL(address).host };
-    expect((await ask(address, '/api/projects', 'GET', from)).status).toBe(401);
-    const bearer = { ...from, authorization: `Bearer ${key}` };
-    expect((await ask(address, '/api/projects', 'GET', bearer)).status).toBe(200);
-    await page.getByLabel('Access key').fill(key);
-    await page.keyboard.press('Enter');
-    await page.getByRole('link', { name: 'Open Evening train' }).click();
-    await expect(stage(page)).toBeVisible();
-  } finally {
-    for (const { child } of both) child.kill('SIGTERM');
-    await Promise.all(ended);
-    rmSync(folder, { recursive: true, force: true });
-  }
-});
+      await page.goto(`${address}/`);
+      await page.getByLabel('Access key').fill('not-the-right-key');
+      await page.getByRole('button', { name: 'Enter' }).click();
+      await expect(page.getByRole('alert').filter({ hasText: 'not the access key' })).toBeVisible();
+      const from = { host: new URL(address).host };
+      expect((await ask(address, '/api/projects', 'GET', from)).status).toBe(401);
+      const bearer = { ...from, authorization: `Bearer ${key}` };
+      expect((await ask(address, '/api/projects', 'GET', bearer)).status).toBe(200);
+      await page.getByLabel('Access key').fill(key);
+      await page.keyboard.press('Enter');
+      await page.getByRole('link', { name: 'Open Evening train' }).click();
+      await expect(stage(page)).toBeVisible();
+    } finally {
+      for (const { child } of both) child.kill('SIGTERM');
+      await Promise.all(ended);
+      rmSync(folder, { recursive: true, force: true });
+    }
+  },
+);
 
 test('dragging and typing at once are both kept', async ({ page }) => {
   await openNewScene(page);

@@ -1,7 +1,11 @@
 import { flashWords } from '@/core/checks/flash/flash-words';
 import { SceneFlashes, type SceneFlash } from '@/core/checks/flash/scene-flashes';
-import { snagsIn } from '@/core/checks/snags/all-snags';
+import { snagsIn, withAsideOf } from '@/core/checks/snags/all-snags';
+import { exposureShares, exposureSnags } from '@/core/checks/snags/exposure';
 import { bundlePictures } from '@/core/handoff/bundle';
+import { renderReference } from '@/core/light/reference';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING } from '@/core/moment/passing';
 import { settingsOf } from '@/core/scene/document';
 import { openBundle } from './bundle-file';
 import { checkHour } from './check-hour';
@@ -20,10 +24,14 @@ export async function checkCommand(file: string, { hour, flashes, json }: CheckO
   checkHour(hour);
   const bundle = await openBundle(file);
   const { scene } = bundle;
-  const snags = snagsIn(scene, bundlePictures(bundle)).filter(({ aside }) => aside === null);
-  const found = flashes
-    ? flashesOf(new SceneFlashes(scene, bundlePictures(bundle), hour ?? settingsOf(scene).clockHours))
-    : [];
+  const source = bundlePictures(bundle);
+  const clockHours = hour ?? settingsOf(scene).clockHours;
+  const picture = renderReference(momentAt(scene, clockHours, 0, NOTHING_PASSING, gateView(scene)), source);
+  const ofPicture = exposureSnags(scene, exposureShares(picture), clockHours);
+  const snags = [...snagsIn(scene, source), ...ofPicture.map((snag) => withAsideOf(scene, snag))].filter(
+    ({ aside }) => aside === null,
+  );
+  const found = flashes ? flashesOf(new SceneFlashes(scene, source, clockHours)) : [];
   if (json) {
     const rows = [
       ...snags.map(({ snag, isFault, records, words }) => ({

@@ -90,6 +90,8 @@ export const LIMITS = {
   followedScenes: 100,
   /** Characters of the name that people are known by to the others. */
   authorLength: 40,
+  /** Records that somebody has picked, as far as the others are shown them. */
+  shownPicks: 40,
   /** Characters of a name. */
   nameLength: 120,
   /** Snags that are set aside in a scene, what each is about, and what is noted of it. */

@@ -1,5 +1,5 @@
 /** What Fennel Halt is built of: painted by code, each with the recipe of its relief. */
-import { recipeWith, type Recipe } from '@/core/relief/recipe';
+import { recipeWith } from '@/core/relief/recipe';
 import { farHills, nearHills, sky, woods } from './art/landscape';
 import { hut, hutGlow } from './art/hut';
 import { handLantern, handLanternGlow, lamp, lampGlow, signal, signalGlow } from './art/lamps';
@@ -10,20 +10,7 @@ import { TILES, wallTiles } from './art/tiles';
 import { train, trainGlow, upperLine } from './art/train';
 import { wagon } from './art/wagon';
 import { churn, ground, luggage, platform, verge } from './art/yard';
-import type { Paint } from './paint';
-
-export interface Piece {
-  name: string;
-  paint: Paint;
-  glow?: Paint;
-  recipe?: Recipe;
-  /** Pivot, px of the figure; by default the middle of the foot. */
-  pivot?: [number, number];
-  /** Frames side by side, and how many of them play a second. */
-  moving?: { frames: number; rateHz: number };
-  /** Tiles of a sheet. */
-  sheet?: { columns: number; rows: number };
-}
+import type { Piece } from './demo-scene';
 
 const grainy = (heightPx: number, octaves: number[]) => ({ heightPx, octaves });
 

@@ -1,17 +1,13 @@
 /** Fennel Halt: a narrow-gauge railway halt in wet hills, at dusk, from the side. */
-import { framesFrom, gridRects } from '@/core/art/cut';
-import { encodePng } from '@/core/raster/png';
 import { traceAlpha } from '@/core/geometry/trace';
 import { alphaOf } from '@/core/raster/image';
 import { settingsOf, type SceneDocument } from '@/core/scene/document';
 import { newScene } from '@/core/scene/new-scene';
-import { newArtwork } from '@/core/scene/records/artwork';
 import { newLamp } from '@/core/scene/records/lamp';
 import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
 import { newPath } from '@/core/scene/records/motion';
 import { newOccluder } from '@/core/scene/records/occluder';
 import { newPlane, newTileGrid } from '@/core/scene/records/plane';
-import { newRelief } from '@/core/scene/records/relief';
 import { NEW_SHADE } from '@/core/scene/records/shade';
 import { newSprite, type Sprite } from '@/core/scene/records/sprite';
 import { newWick } from '@/core/scene/records/wick';
@@ -23,9 +19,9 @@ import { HUT } from './art/hut';
 import { LAMP } from './art/lamps';
 import { HAND } from './art/lamplighter';
 import { TILE, TILES } from './art/tiles';
-import type { Paint } from './paint';
 import { ON_LAMPS, placeCues, placeLights, placeWashes, STORM_LAMP } from './fennel-halt-lights';
-import { pieces, type Piece } from './fennel-halt-pieces';
+import { addPieces, pictureKeeper, type DemoScene, type Piece } from './demo-scene';
+import { pieces } from './fennel-halt-pieces';
 import { GROUND_Y, PLATFORM_Y } from './fennel-halt-places';
 
 /** Snags that are meant so. */
@@ -39,24 +35,11 @@ const SET_ASIDE = [
   { about: 'missing-relief artworks/smoke', note: 'Smoke has no surface.' },
 ];
 
-export interface DemoScene {
-  projectName: string;
-  sceneName: string;
-  document: SceneDocument;
-  /** Picture files by sha-256. */
-  pictures: Map<string, Uint8Array>;
-}
-
 /** @param sha256 the host's hash of bytes, as hex */
 export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
   const art = pieces();
   const pictures = new Map<string, Uint8Array>();
-  const keep = (paint: Paint) => {
-    const bytes = encodePng(paint.image);
-    const sha = sha256(bytes);
-    pictures.set(sha, bytes);
-    return sha;
-  };
+  const keep = pictureKeeper(pictures, sha256);
   const document: SceneDocument = {
     ...newScene({
       gateX: 120,
@@ -93,24 +76,7 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       front: newPlane({ name: 'Front', order: 'a7', parallax: 1.15 }),
     },
   };
-  for (const [id, { name, paint, glow, recipe, pivot, moving, sheet }] of Object.entries(art)) {
-    const grid = moving ? { columns: moving.frames, rows: 1 } : sheet;
-    const cells = grid ? { ...grid, marginPx: 0, gapPx: 0 } : null;
-    document.artworks[id] = newArtwork({
-      name,
-      imageSha: keep(paint),
-      widthPx: paint.width,
-      heightPx: paint.height,
-      pixelArt: true,
-      pivotX: pivot?.[0] ?? paint.width / 2,
-      pivotY: pivot?.[1] ?? paint.height,
-      glowSha: glow ? keep(glow) : null,
-      cells,
-      ...(cells && { frames: framesFrom(gridRects(paint.image, cells, true), name) }),
-      ...(moving && { rateHz: moving.rateHz }),
-    });
-    if (recipe) document.reliefs[id] = newRelief({ recipe });
-  }
+  addPieces(document, art, keep);
   placeSprites(document);
   layWall(document);
   placeLamplighter(document);

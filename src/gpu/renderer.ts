@@ -55,6 +55,8 @@ export interface Presentation {
   /** The part of the canvas that it fills: left and right, as on a wipe. */
   left: number;
   right: number;
+  /** By whose eyes it is seen, where not by one's own: rows of a matrix on linear sRGB. */
+  seen?: readonly (readonly [number, number, number])[] | null;
 }
 
 /** Bytes that may be kept from picture to picture. */
@@ -289,7 +291,7 @@ export class Renderer {
     gl.clear(gl.COLOR_BUFFER_BIT);
     gl.enable(gl.SCISSOR_TEST);
     device.blend('none');
-    for (const { picture, offsetX, offsetY, enlarge, left, right } of parts) {
+    for (const { picture, offsetX, offsetY, enlarge, left, right, seen } of parts) {
       if (right <= left) continue;
       gl.scissor(left, 0, right - left, height);
       // A blit that enlarges takes half as long again.
@@ -305,6 +307,10 @@ export class Renderer {
           ],
           u_topLeft: [offsetX, height - offsetY],
           u_enlarge: enlarge,
+          u_isSeen: seen ? 1 : 0,
+          u_seenRed: seen?.[0] ?? [1, 0, 0],
+          u_seenGreen: seen?.[1] ?? [0, 1, 0],
+          u_seenBlue: seen?.[2] ?? [0, 0, 1],
         },
         { u_picture: picture.textures[0] },
       );

@@ -231,6 +231,16 @@ describe('a database of an earlier version', () => {
       ...{ name: 'Old', onEntering: false, fadePx: 40 },
     });
     await run(connection, sql`DELETE FROM scene_record WHERE id = 'of-version-8'`);
+    // And the settings of version 9 to version 10.
+    await run(
+      connection,
+      sql`
+      UPDATE scene_record SET document = JSON_REMOVE(document, '$.shadowBudget')
+      WHERE owner_id = ${first6} AND collection = 'settings'`,
+    );
+    await connection.query("UPDATE migration SET ended_at = NULL WHERE name LIKE '013%'");
+    expect(await migrate(database.pool, MIGRATIONS)).toEqual(['013-records-of-version-10']);
+    expect((await openScene(first6)).document.settings.scene.shadowBudget).toBe(null);
     const projects = await allProjects();
     expect(projects.map(({ name, isBinned }) => [name, isBinned])).toEqual([
       ['Fixture 🚂', false],

@@ -1,11 +1,13 @@
-/** The demo in the database: when it is empty, or when someone asks for it back. */
+/** The demos in the database: when it is empty, or when someone asks for it back. */
 import { bundlePictures } from '@/core/handoff/bundle';
 import { renderReference } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { encodePng } from '@/core/raster/png';
 import { settingsOf } from '@/core/scene/document';
-import { fennelHalt, type DemoScene } from '@/demo/fennel-halt';
+import type { DemoScene } from '@/demo/demo-scene';
+import { fennelHalt } from '@/demo/fennel-halt';
+import { orchidHouse } from '@/demo/orchid/orchid-house';
 import type { DatabaseNodes } from './database/nodes';
 import { transaction } from './database/pool';
 import { rowOf, sql } from './database/sql';
@@ -14,9 +16,14 @@ import { makeProjectOn } from './queries/projects';
 import { keepScenePictureOn } from './queries/scene-pictures';
 import { makeSceneOn } from './queries/scenes';
 
-/** Adds the demo as a new project. @returns the id of its scene */
+/** Adds the demos as new projects. @returns the id of the first one's scene */
 export async function seedDemo(pool: DatabaseNodes): Promise<string> {
-  const demo = fennelHalt(sha256Of);
+  const first = await addDemo(pool, fennelHalt(sha256Of));
+  await addDemo(pool, orchidHouse(sha256Of));
+  return first;
+}
+
+async function addDemo(pool: DatabaseNodes, demo: DemoScene): Promise<string> {
   return transaction(async (connection) => {
     for (const picture of demo.pictures.values()) await keepBlobOn(connection, picture, 'image/png');
     const projectId = await makeProjectOn(connection, demo.projectName);
@@ -26,10 +33,13 @@ export async function seedDemo(pool: DatabaseNodes): Promise<string> {
   }, pool);
 }
 
-/** The gate at the hour at which the scene opens, drawn by the reference renderer. */
-function stillOf({ document, pictures }: DemoScene): Uint8Array {
+/** The gate, or a part of it, at the hour at which the scene opens, drawn by the reference renderer. */
+function stillOf({ document, pictures, still }: DemoScene): Uint8Array {
   const { clockHours } = settingsOf(document);
-  const moment = momentAt(document, clockHours, 0, NOTHING_PASSING, gateView(document));
+  const moment = momentAt(document, clockHours, 0, NOTHING_PASSING, {
+    ...gateView(document),
+    ...still,
+  });
   return encodePng(renderReference(moment, bundlePictures({ scene: document, pictures })));
 }
 

@@ -288,8 +288,9 @@ describe('the demo', () => {
     }
     await seedWhenEmpty(database.pool);
     await seedWhenEmpty(database.pool);
-    expect((await allProjects()).map((p) => p.name)).toEqual(['Fennel Halt']);
+    expect((await allProjects()).map((p) => p.name)).toEqual(['Fennel Halt', 'Orchid House']);
     const sceneId = await seedDemo(database.pool);
     expect((await openScene(sceneId)).document).toEqual(fennelHalt(sha256Of).document);
-  });
+    // Each time both demos are drawn by the reference renderer.
+  }, 180_000);
 });

@@ -80,7 +80,7 @@ describe('a stream of changes', () => {
   it('tells a tab that comes later who is there', () => {
     const { heard, follow, open } = setUp();
     follow('a', 'one', 5);
-    open()[0].tell('one', { kind: 'people', people: [{ id: 'person-ben', name: 'Ben' }] });
+    open()[0].tell('one', { kind: 'people', people: [{ id: 'person-ben', name: 'Ben', picked: [] }] });
     follow('b', 'one', 5);
     expect(heard.b).toEqual(heard.a);
   });

@@ -1,10 +1,22 @@
 /** What server and page say to each other of a scene that several have open. */
 import type { Overwritten, SentEdit } from './patches';
+import type { CollectionName } from './records/all-records';
 
 /** Somebody who has a scene open: an id of their browser, and the name that they gave. */
 export interface Person {
   id: string;
   name: string;
+}
+
+/** A record that somebody picked. */
+export interface PickedName {
+  collection: CollectionName;
+  id: string;
+}
+
+/** Somebody who has the scene open. */
+export interface Present extends Person {
+  picked: PickedName[];
 }
 
 /** A patch that was taken: one of the scene, or what another scene of the project did to the shared records. */
@@ -53,4 +65,17 @@ export type FeedEvent =
   /** More happened than is worth sending. */
   | { kind: 'reload' }
   /** Who else is there. */
-  | { kind: 'people'; people: Person[] };
+  | { kind: 'people'; people: Present[] };
+
+/** A revision of a scene, as the list of them tells of it. */
+export interface RevisionEntry {
+  revision: number;
+  /** ISO 8601, UTC. */
+  madeAt: string;
+  author: Person | null;
+  /** How many records of each collection it changed. */
+  changed: Record<string, number>;
+  /** What people called it. */
+  name: string | null;
+  hasPicture: boolean;
+}

@@ -2,6 +2,8 @@
  * Fractional order keys: strings that sort by code unit, between any two of which another one fits. A key is read
  * as the digits of a fraction in base 62, without a trailing zero.
  */
+import { inOrder } from './document';
+
 const DIGITS = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 
 /**
@@ -33,4 +35,24 @@ export function orderAfter(orders: readonly string[]): string {
     null,
   );
   return orderBetween(last, null);
+}
+
+/**
+ * The key that puts one of some records at a place among them.
+ * @param place from 0; beyond the ends it is the end
+ * @returns null where it stands there already
+ */
+export function orderAt(
+  records: Readonly<Record<string, { order: string }>>,
+  id: string,
+  place: number,
+): string | null {
+  const row = inOrder(records);
+  const others = row.filter(([other]) => other !== id);
+  const at = Math.min(others.length, Math.max(0, place));
+  if (row[at]?.[0] === id) return null;
+  const low = others[at - 1]?.[1].order ?? null;
+  // Records that came from two people may share a key: then it stands after all of those.
+  const high = others.slice(at).find(([, { order }]) => low === null || order > low)?.[1].order ?? null;
+  return orderBetween(low, high);
 }

@@ -121,13 +121,21 @@ describe('a document of version 7', () => {
 });
 
 describe('a document of version 8', () => {
-  it('has washes that only cues choose, no figure, flames that glow by themselves, and paths without rests', () => {
+  it('has washes that only cues choose, no figure, and flames that glow by themselves', () => {
     const read = readScene(fixture(8));
     expect(read.version).toBe(SCENE_VERSION);
     expect(read.settings.scene).toMatchObject({ washBy: 'cues', washId: 'dusk', figureId: null });
     expect(read.washes.dusk).toMatchObject({ tiedTo: 'rectangle', onEntering: false, fadePx: 40 });
     const flames = Object.values(read.luminaires).flatMap((luminaire) => luminaire.flames);
     expect(flames.map(({ glowsWithId }) => glowsWithId)).toEqual([null]);
+  });
+});
+
+describe('a document of version 9', () => {
+  it('has paths without rests, and no budget of shadows', () => {
+    const read = readScene(fixture(9));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(read.settings.scene.shadowBudget).toBe(null);
     const paths = Object.values(read.sprites).flatMap(({ path }) => path ?? []);
     expect(paths.map(({ restSeconds }) => restSeconds)).toEqual([[]]);
   });

@@ -1,7 +1,7 @@
 /** The waiting hut, with a window that shines. */
 import { hash01 } from '@/core/time/noise';
-import { Paint, wander } from '../paint';
-import { FLAME, RUST, SLATE, STONE, TIMBER } from '../palette';
+import { Paint, wander } from '@/ready/paint';
+import { FLAME, RUST, SLATE, STONE, TIMBER } from '@/ready/palette';
 
 export const HUT = { width: 136, height: 104, window: { x: 22, y: 52, w: 30, h: 24 } } as const;
 

@@ -1,6 +1,6 @@
 /** The lamplighter on his evening round: four frames of a walk, a lantern's hook in his forward hand. */
-import { Paint } from '../paint';
-import { CREAM, EARTH, IRON, SIGNAL, SLATE, TIMBER, TIN } from '../palette';
+import { Paint } from '@/ready/paint';
+import { CREAM, EARTH, IRON, SIGNAL, SLATE, TIMBER, TIN } from '@/ready/palette';
 
 export const LAMPLIGHTER = { frames: 4, width: 24, height: 40, rateHz: 6 } as const;
 /** Where his hand is in each frame, px of the figure. */

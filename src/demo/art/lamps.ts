@@ -1,6 +1,6 @@
 /** What gives light: the oil lamp, the hand lantern, the signal. */
-import { Paint } from '../paint';
-import { CREAM, FLAME, IRON, SIGNAL, STONE } from '../palette';
+import { Paint } from '@/ready/paint';
+import { CREAM, FLAME, IRON, SIGNAL, STONE } from '@/ready/palette';
 
 export const LAMP = {
   width: 40,

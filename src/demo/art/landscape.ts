@@ -1,7 +1,7 @@
 /** Far things: sky, hills, woods. */
 import { hash01 } from '@/core/time/noise';
-import { dithered, Paint, wander } from '../paint';
-import { HILL, MOSS, PINE, SKY } from '../palette';
+import { dithered, Paint, wander } from '@/ready/paint';
+import { HILL, MOSS, PINE, SKY } from '@/ready/palette';
 
 export function sky(width: number, height: number): Paint {
   const paint = new Paint(width, height);

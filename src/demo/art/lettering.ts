@@ -1,6 +1,6 @@
 /** A small alphabet, and the board that it is written on. */
-import { Paint } from '../paint';
-import { CREAM, TIMBER } from '../palette';
+import { Paint } from '@/ready/paint';
+import { CREAM, TIMBER } from '@/ready/palette';
 
 /** A five-by-three alphabet, for as much as is written at the halt. */
 const LETTERS: Record<string, string> = {

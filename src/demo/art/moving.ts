@@ -1,7 +1,7 @@
 /** What moves at the halt: smoke of the hut's stove, and the flag that stops the train. Frames side by side. */
 import { BAYER8 } from '@/core/raster/bayer';
-import { Paint } from '../paint';
-import { CREAM, IRON, SIGNAL, TIN } from '../palette';
+import { Paint } from '@/ready/paint';
+import { CREAM, IRON, SIGNAL, TIN } from '@/ready/palette';
 
 export const SMOKE = { frames: 8, width: 32, height: 48, rateHz: 5 } as const;
 

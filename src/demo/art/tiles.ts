@@ -1,7 +1,7 @@
 /** Tiles of the halt's yard: cinders with and without grass, sleepers on edge, and a brick wall with its coping. */
 import { hash01 } from '@/core/time/noise';
-import { Paint } from '../paint';
-import { EARTH, IRON, MOSS, RUST, STONE } from '../palette';
+import { Paint } from '@/ready/paint';
+import { EARTH, IRON, MOSS, RUST, STONE } from '@/ready/palette';
 
 export const TILES = { side: 16, columns: 4, rows: 2 } as const;
 /** Tiles by their places on the sheet. */

@@ -1,7 +1,7 @@
 /** The evening train: a small tank engine and two coaches, seen from afar on the upper line. */
 import { hash01 } from '@/core/time/noise';
-import { Paint } from '../paint';
-import { CREAM, EARTH, FLAME, IRON, MOSS, PINE, RUST, SIGNAL, SLATE } from '../palette';
+import { Paint } from '@/ready/paint';
+import { CREAM, EARTH, FLAME, IRON, MOSS, PINE, RUST, SIGNAL, SLATE } from '@/ready/palette';
 
 export const TRAIN = {
   width: 268,

@@ -1,7 +1,7 @@
 /** The goods wagon. */
 import { hash01 } from '@/core/time/noise';
-import { Paint, wander } from '../paint';
-import { IRON, RUST, SLATE } from '../palette';
+import { Paint, wander } from '@/ready/paint';
+import { IRON, RUST, SLATE } from '@/ready/palette';
 import { lettering } from './lettering';
 
 export const WAGON = { width: 156, height: 82 } as const;

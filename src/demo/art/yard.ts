@@ -1,7 +1,7 @@
 /** What lies about the halt: ground, platform, churns, luggage, the verge. */
 import { hash01 } from '@/core/time/noise';
-import { dithered, Paint, wander } from '../paint';
-import { CREAM, EARTH, FLAME, IRON, MOSS, STONE, TIMBER, TIN } from '../palette';
+import { dithered, Paint, wander } from '@/ready/paint';
+import { CREAM, EARTH, FLAME, IRON, MOSS, STONE, TIMBER, TIN } from '@/ready/palette';
 
 /** Trodden earth and grass, with the track on its ballast. */
 export function ground(width: number, height: number): Paint {

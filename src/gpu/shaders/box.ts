@@ -1,4 +1,5 @@
 /** Programs that fill a box of output pixels from one texture. */
+import { TRANSFER } from '@/core/raster/colour.glsl';
 import type { ProgramRecord } from '../device';
 import { HEADER, TO_CLIP } from './common';
 
@@ -28,10 +29,20 @@ export const SHOW_PROGRAM: ProgramRecord = {
 uniform sampler2D u_picture;
 uniform vec2 u_topLeft;
 uniform float u_enlarge;
+uniform float u_isSeen;
+uniform vec3 u_seenRed;
+uniform vec3 u_seenGreen;
+uniform vec3 u_seenBlue;
 out vec4 colour;
+${TRANSFER}
 void main() {
   vec2 at = vec2(gl_FragCoord.x - u_topLeft.x, u_topLeft.y - gl_FragCoord.y) / u_enlarge;
   colour = texelFetch(u_picture, ivec2(at), 0);
+  if (u_isSeen > 0.0) {
+    vec3 linear = decode3(colour.rgb);
+    vec3 seen = vec3(dot(u_seenRed, linear), dot(u_seenGreen, linear), dot(u_seenBlue, linear));
+    colour.rgb = encode3(clamp(seen, 0.0, 1.0));
+  }
 }`,
 };
 

@@ -12,7 +12,13 @@ function routes(): string[] {
   return files
     .filter((file) => file.endsWith(`${sep}route.ts`))
     .flatMap((file) => {
-      const path = file.split(sep).slice(0, -1).join('/').replace('[id]', 'ID').replace('[sha]', 'SHA');
+      const path = file
+        .split(sep)
+        .slice(0, -1)
+        .join('/')
+        .replace('[id]', 'ID')
+        .replace('[sha]', 'SHA')
+        .replace('[revision]', 'N');
       const code = readFileSync(join(ROUTES, file), 'utf8');
       const methods = code.matchAll(/export const (?:(\w+) =|\{([^}]+)\} =)/g);
       return [...methods]

@@ -2,7 +2,7 @@
  * Tells those who have scenes open what others change. A process looks once for all of its listeners whether anything is new,
  * by the revisions; so several processes can serve one database. Who is there is noted in the database too.
  */
-import type { FeedEvent, Known, Person } from '@/core/scene/changes';
+import type { FeedEvent, Known, Person, PickedName } from '@/core/scene/changes';
 import { rowsOf, run, sql, tuples } from '../database/sql';
 import { snapshot, withConnection } from '../database/pool';
 import { codeOf, isAway, logFault } from '../log';
@@ -50,7 +50,8 @@ export class Feed {
   private async look(): Promise<void> {
     try {
       await this.tellChanges();
-      if (Date.now() - this.notedAt >= 1000 * NOTE_SECONDS) await this.tellPeople();
+      if (Date.now() - this.notedAt >= 1000 * NOTE_SECONDS) await this.notePeople();
+      await this.tellPeople();
       this.lastFault = '';
     } catch (thrown) {
       // Where the database is away it is looked again, and what came meanwhile is told then. Anything else is written down once.
@@ -116,12 +117,12 @@ export class Feed {
     if (changes.length > 0) listener.send({ kind: 'changes', changes, ...listener.known });
   }
 
-  private async tellPeople(): Promise<void> {
+  /** Says to all processes who listens here. */
+  private async notePeople(): Promise<void> {
     this.notedAt = Date.now();
     const { listeners } = this;
-    const ids = this.sceneIds();
-    if (ids.length === 0) return;
-    const rows = await withConnection(async (connection) => {
+    if (listeners.size === 0) return;
+    await withConnection(async (connection) => {
       // The columns say their collation: which one they have else is not the same in every patch of MariaDB.
       const there = [...listeners].map(({ sceneId, person }) => [sceneId, person.id, person.name]);
       await run(
@@ -141,16 +142,26 @@ export class Feed {
         connection,
         sql`DELETE FROM presence WHERE seen_at < CURRENT_TIMESTAMP(3) - INTERVAL ${THERE_SECONDS} SECOND`,
       );
-      return rowsOf<{ scene_id: string; client_id: string; name: string }>(
+    });
+  }
+
+  /** Tells everybody who else is there, and what they have picked, where that is another than before. */
+  private async tellPeople(): Promise<void> {
+    const ids = this.sceneIds();
+    if (ids.length === 0) return;
+    const rows = await withConnection((connection) =>
+      rowsOf<{ scene_id: string; client_id: string; name: string; picked: string }>(
         connection,
         sql`
-        SELECT scene_id, client_id, name FROM presence WHERE scene_id IN ${tuples([ids])} ORDER BY client_id`,
-      );
-    });
-    for (const listener of listeners) {
+        SELECT scene_id, client_id, name, picked FROM presence WHERE scene_id IN ${tuples([ids])} ORDER BY client_id`,
+      ),
+    );
+    for (const listener of this.listeners) {
       const people = rows
         .filter((row) => row.scene_id === listener.sceneId && row.client_id !== listener.person.id)
-        .map((row) => ({ id: row.client_id, name: row.name }));
+        .map(({ client_id, name, picked }) => ({
+          ...{ id: client_id, name, picked: JSON.parse(picked) as PickedName[] },
+        }));
       const text = JSON.stringify(people);
       if (this.told.get(listener) === text) continue;
       this.told.set(listener, text);

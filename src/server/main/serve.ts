@@ -5,6 +5,12 @@ import { askedAtDoor, doorHeaders, type DoorAnswer } from '../http/door';
 import { readOnThreads } from '../reading/reader';
 import { listenAddresses } from './reach';
 
+/**
+ * How long a connection that nobody uses stays open, ms: longer than clients keep theirs, so that none sends on one that is
+ * being closed.
+ */
+const IDLE_MS = 75_000;
+
 export async function serveApplication(port: number): Promise<void> {
   const addresses = listenAddresses();
   readOnThreads(fileURLToPath(new URL('reading-thread.mjs', import.meta.url)));
@@ -20,7 +26,9 @@ export async function serveApplication(port: number): Promise<void> {
     if (atDoor) refuse(response, atDoor);
     else void handle(request, response);
   };
-  const servers = addresses.map((address) => createServer(answer).listen(port, address));
+  const servers = addresses.map((address) =>
+    createServer({ keepAliveTimeout: IDLE_MS }, answer).listen(port, address),
+  );
   process.on('SIGTERM', () => {
     for (const server of servers) {
       server.close();

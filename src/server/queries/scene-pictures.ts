@@ -2,6 +2,7 @@
 import { NotFoundFault } from '../faults';
 import { withConnection } from '../database/pool';
 import { rowOf, run, sql, type Connection } from '../database/sql';
+import { keepRevisionPicture } from './revision-marks';
 
 export async function keepScenePicture(id: string, bytes: Uint8Array): Promise<void> {
   await withConnection((connection) => keepScenePictureOn(connection, id, bytes));
@@ -21,6 +22,7 @@ export async function keepScenePictureOn(
   if (changed === 0 && !(await rowOf(connection, sql`SELECT id FROM scene WHERE id = ${id}`))) {
     throw new NotFoundFault(`There is no scene ${id}.`);
   }
+  await keepRevisionPicture(connection, id, picture);
 }
 
 export async function scenePicture(id: string): Promise<Buffer> {

@@ -22,7 +22,7 @@ import {
   type Counts,
   type Records,
 } from './records';
-import { keepSnapshot } from './revisions';
+import { keepSnapshot, recordsAt } from './revisions';
 
 export interface SceneFacts {
   id: string;
@@ -192,6 +192,40 @@ export async function copySceneOn(
   await copyRecords(connection, ofScene(id), ofScene(copyId));
   await keepSnapshot(connection, copyId, 1, await readRecords(connection, ofScene(copyId)));
   return copyId;
+}
+
+/**
+ * A scene as it was at a revision, with what its project shares as that is now.
+ * @throws NotFoundFault where the scene never was at that revision
+ */
+export async function documentAt(id: string, revision: number): Promise<SceneDocument> {
+  const { document } = await openScene(id);
+  const records = await recordsAt(id, revision);
+  const own = Object.fromEntries(
+    SCENE_COLLECTIONS.map((collection) => [collection, records[collection] ?? {}]),
+  );
+  return { ...document, ...own };
+}
+
+/** A new scene that begins as another one was at a revision. */
+export async function branchScene(id: string, revision: number, name: string): Promise<string> {
+  const records = await recordsAt(id, revision);
+  return transaction(async (connection) => {
+    const { projectId } = await factsOf(connection, id);
+    const branchId = await copySceneOn(connection, id, name, projectId);
+    await run(connection, sql`DELETE FROM scene_record WHERE owner_id = ${branchId}`);
+    const { scene } = partedRecords(records);
+    await batch(connection, writeQueries(ofScene(branchId), scene));
+    await run(
+      connection,
+      sql`
+      UPDATE scene SET counts = ${JSON.stringify(countsOf(records))}, picture = NULL, picture_revision = NULL
+      WHERE id = ${branchId}`,
+    );
+    await run(connection, sql`DELETE FROM scene_snapshot WHERE scene_id = ${branchId}`);
+    await keepSnapshot(connection, branchId, 1, records);
+    return branchId;
+  });
 }
 
 export async function renameScene(id: string, name: string): Promise<void> {

@@ -140,12 +140,10 @@ function Frame({
       </span>
       <span className="flex w-full items-center gap-1 text-small">
         <span className="min-w-0 flex-1 truncate text-left">{name}</span>
-        {frames > 1 && <span className="figure text-ash">{frames}</span>}
+        {frames > 1 && <span data-figure={frames} className="figure counted text-ash" />}
       </span>
       {uses > 0 && (
-        <span className="figure absolute top-0 right-1 text-brass" title={used}>
-          {uses}
-        </span>
+        <span data-figure={uses} className="figure counted absolute top-0 right-1 text-brass" title={used} />
       )}
       {isPicked && <span className="absolute top-1 left-1 size-[7px] bg-verdigris" />}
     </button>

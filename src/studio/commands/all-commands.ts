@@ -7,12 +7,14 @@ import { CLIP_COMMANDS } from './clip';
 import { noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { deleteEdits } from '../store/delete-edits';
 import { benchFacts, BENCHES } from '../store/benches';
-import { TILE_TOOLS, TIME_TOOLS, TOOLS, WIPES, type ToolName } from '../store/desk-store';
+import { TILE_TOOLS, TIME_TOOLS, TOOLS, type HistoryTab, type ToolName } from '../store/desk-store';
+import { nextWipe } from './wipe-views';
 import { PLACING_COMMANDS } from './placing';
 import { RELIEF_COMMANDS } from './relief';
 import { SHOWING_COMMANDS } from './showing';
 import { TIME_COMMANDS } from './time';
 import { keyText } from './key-text';
+import { keysOf, pressedKey } from './own-keys';
 import type { Studio } from '../store/studio';
 import { pickedMover, worksOnPaths } from '../store/motion-edits';
 import { movedEdits } from '../store/moved-edits';
@@ -79,6 +81,13 @@ function nudge(dx: number, dy: number) {
         studio.live.getState().seconds,
       ),
     });
+}
+
+/** Opens a part of the history beside the stage, or closes it. */
+function openHistory({ desk }: Studio, tab: HistoryTab): void {
+  desk.setState(({ historyTab }) => ({
+    ...{ historyTab: historyTab === tab ? null : tab, shelfOpen: false, wiringOpen: false },
+  }));
 }
 
 const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
@@ -276,11 +285,42 @@ export const COMMANDS: Command[] = [
     run: (s) => s.desk.setState({ passesOpen: true }),
   },
   {
+    id: 'wiring',
+    words: 'Wiring',
+    keys: ['alt+w'],
+    isHere: onStage,
+    run: (s) =>
+      s.desk.setState(({ wiringOpen }) => ({
+        ...{ wiringOpen: !wiringOpen, shelfOpen: false, historyTab: null },
+      })),
+  },
+  {
+    id: 'revisions',
+    words: 'History: revisions',
+    keys: ['alt+h'],
+    isHere: onStage,
+    run: (s) => openHistory(s, 'revisions'),
+  },
+  {
+    id: 'steps',
+    words: 'History: your steps',
+    keys: ['alt+z'],
+    isHere: onStage,
+    run: (s) => openHistory(s, 'steps'),
+  },
+  {
+    id: 'keys',
+    words: 'Keys, and how to change them',
+    keys: ['?'],
+    isHere: always,
+    run: (s) => s.desk.setState({ keysOpen: true }),
+  },
+  {
     id: 'wipe',
     words: 'Next wipe',
     keys: ['x'],
     isHere: onStage,
-    run: (s) => s.desk.setState(({ wipe }) => ({ wipe: WIPES[(WIPES.indexOf(wipe) + 1) % WIPES.length] })),
+    run: nextWipe,
   },
   ...TIME_COMMANDS,
   ...CLIP_COMMANDS,
@@ -304,9 +344,10 @@ export function whyNot(studio: Studio, id: string): string | null {
 }
 
 /** What a command does and by which keys, for a hover: `Undo (Ctrl+Z)`. */
-export function titleOf(id: string): string {
-  const { words, keys } = commandOf(id);
-  return keys.length === 0 ? words : `${words} (${keys.map(keyText).join(' or ')})`;
+export function titleOf({ preferences }: Pick<Studio, 'preferences'>, id: string): string {
+  const command = commandOf(id);
+  const keys = keysOf(preferences.getState(), command);
+  return keys.length === 0 ? command.words : `${command.words} (${keys.map(keyText).join(' or ')})`;
 }
 
 /** What a key press stands for on what is before the person. */
@@ -321,15 +362,11 @@ export function commandFor(
   studio: Studio,
   event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>,
 ): Meant | null {
-  const parts = [];
-  if (event.ctrlKey || event.metaKey) parts.push('ctrl');
-  if (event.altKey) parts.push('alt');
-  const key = event.key.toLowerCase();
-  // A shifted sign such as ? is a key of its own; letters and arrows keep the word.
-  if (event.shiftKey && (key.length > 1 || /\p{L}/u.test(key) || parts.length > 0)) parts.push('shift');
-  const pressed = [...parts, key].join('+');
-  const meant = COMMANDS.filter(({ keys, isHere }) => keys.includes(pressed) && isHere(studio)).map(
-    (command): Meant => ({ command, whyNot: command.whyNot?.(studio) ?? null }),
-  );
+  const pressed = pressedKey(event);
+  if (pressed === null) return null;
+  const own = studio.preferences.getState();
+  const meant = COMMANDS.filter(
+    (command) => keysOf(own, command).includes(pressed) && command.isHere(studio),
+  ).map((command): Meant => ({ command, whyNot: command.whyNot?.(studio) ?? null }));
   return meant.find((one) => one.whyNot === null) ?? meant[0] ?? null;
 }

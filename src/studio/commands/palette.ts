@@ -2,6 +2,7 @@
 import type { Studio } from '../store/studio';
 import { COMMANDS } from './all-commands';
 import { keyText } from './key-text';
+import { keysOf } from './own-keys';
 
 export interface PaletteItem {
   id: string;
@@ -32,7 +33,7 @@ export function paletteItems(studio: Studio, query: string): PaletteItem[] {
     if (rank === null) return [];
     const isHere = command.isHere(studio);
     const whyNot = isHere ? (command.whyNot?.(studio) ?? null) : 'Not on this bench, or not with this tool.';
-    const aside = command.keys.map(keyText).join(' or ');
+    const aside = keysOf(studio.preferences.getState(), command).map(keyText).join(' or ');
     const item = { id: command.id, words: command.words, aside, whyNot, run: () => command.run(studio) };
     return [{ item, rank: rank + (whyNot === null ? 0 : isHere ? 10 : 20) }];
   });

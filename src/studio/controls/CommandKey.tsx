@@ -22,7 +22,7 @@ export function CommandKey({
   return (
     <Key
       name={isWord(children) ? undefined : words}
-      title={why ?? [titleOf(id), about].filter(Boolean).join('. ')}
+      title={why ?? [titleOf(studio, id), about].filter(Boolean).join('. ')}
       disabled={why !== null}
       onClick={() => commandOf(id).run(studio)}
     >

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { CollectionName, RecordOf } from '@/core/scene/records/all-records';
+import { newFieldOf, type CollectionName, type RecordOf } from '@/core/scene/records/all-records';
 import { change } from '@/core/scene/edits';
 import { useScene, useStudio } from '../context';
 import type { Gesture } from '../store/scene-store';
@@ -21,7 +21,7 @@ export interface FieldOfProps<C extends CollectionName> extends Omit<
   field: NumberField<C>;
 }
 
-/** A number of one or many records: one movement changes all of them in one undo step. */
+/** A number of one or many records: one movement changes all of them in one undo step. It is reset to what a new one has. */
 export function FieldOf<C extends CollectionName>({ collection, ids, field, ...rest }: FieldOfProps<C>) {
   const studio = useStudio();
   const values = useScene((state) =>
@@ -38,6 +38,7 @@ export function FieldOf<C extends CollectionName>({ collection, ids, field, ...r
   };
   return (
     <ValueField
+      initial={newFieldOf(collection, field) as number | undefined}
       {...rest}
       value={values[0] ?? 0}
       differs={values.some((v) => v !== values[0])}

@@ -6,11 +6,16 @@ export function NameField({
   name,
   label,
   className = '',
+  placeholder,
+  mayBeEmpty = false,
   onChange,
 }: {
   name: string;
   label: string;
   className?: string;
+  placeholder?: string;
+  /** An empty name is one that is taken away. */
+  mayBeEmpty?: boolean;
   onChange(name: string): void;
 }) {
   return (
@@ -18,11 +23,12 @@ export function NameField({
       key={name}
       className={`field ${className}`}
       aria-label={label}
+      placeholder={placeholder}
       defaultValue={name}
       maxLength={LIMITS.nameLength}
       onBlur={(event) => {
         const next = event.currentTarget.value.trim();
-        if (next !== '' && next !== name) onChange(next);
+        if ((next !== '' || mayBeEmpty) && next !== name) onChange(next);
         else event.currentTarget.value = name;
       }}
       onKeyDown={(event) => {

@@ -28,7 +28,7 @@ export function ToolKeys<T extends string>({
         <ToolKey
           key={name}
           words={words[name].words}
-          keyName={words[name].key}
+          command={`${bench}-${name}`}
           title={words[name].hint}
           pressed={tool === name}
           onClick={() => commandOf(`${bench}-${name}`).run(studio)}

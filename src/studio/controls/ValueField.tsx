@@ -1,6 +1,6 @@
 'use client';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { calculate } from './calculate';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { NumberInput } from './NumberInput';
 
 export interface ValueFieldProps {
   label: string;
@@ -12,7 +12,7 @@ export interface ValueFieldProps {
   /** Drags run evenly over the logarithm, for values that span decades. */
   logarithmic?: boolean;
   unit?: string;
-  /** Where a double click leads back to. */
+  /** Where a double click or Delete leads back to. */
   initial?: number;
   digits?: number;
   /** Only whole numbers are given out, whatever is typed. */
@@ -25,7 +25,7 @@ export interface ValueFieldProps {
   onCancel(): void;
 }
 
-/** A value that is dragged on its rail, typed, computed (2*48), stepped by arrows, and reset by a double click. */
+/** A value that is dragged on its rail, typed, computed (2*48), stepped by arrows, and reset by a double click or Delete. */
 export function ValueField(props: ValueFieldProps) {
   const {
     label,
@@ -44,7 +44,6 @@ export function ValueField(props: ValueFieldProps) {
   const { onPreview, onCommit, onCancel } = props;
   const rail = useRef<HTMLDivElement>(null);
   const dragged = useRef<number | null>(null);
-  const [typed, setTyped] = useState<string | null>(null);
 
   const shareOf = (v: number) => {
     const held = Math.min(high, Math.max(low, v));
@@ -73,40 +72,22 @@ export function ValueField(props: ValueFieldProps) {
     if (dragged.current !== null) onCommit(dragged.current);
     dragged.current = null;
   };
-  const stepBy = (event: KeyboardEvent, by: number) => {
-    event.preventDefault();
-    const times = event.shiftKey ? 10 : 1;
-    onCommit(tidy(Math.min(high, Math.max(low, value + by * step * times))));
-  };
+  const held = (v: number) => tidy(Math.min(high, Math.max(low, v)));
+  const stepBy = (steps: number) => onCommit(held(value + steps * step));
   const railKey = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowLeft' || event.key === 'ArrowDown') stepBy(event, -1);
-    else if (event.key === 'ArrowRight' || event.key === 'ArrowUp') stepBy(event, 1);
+    const times = event.shiftKey ? 10 : 1;
+    if (event.key === 'ArrowLeft' || event.key === 'ArrowDown') stepBy(-times);
+    else if (event.key === 'ArrowRight' || event.key === 'ArrowUp') stepBy(times);
+    else if (event.key === 'Delete' && initial !== undefined) onCommit(initial);
     else if (event.key === 'Home') onCommit(low);
     else if (event.key === 'End') onCommit(high);
     else if (event.key === 'Escape' && dragged.current !== null) {
       dragged.current = null;
       onCancel();
     } else return;
+    event.preventDefault();
     event.stopPropagation();
   };
-  const finish = () => {
-    if (typed === null) return;
-    const result = calculate(typed);
-    setTyped(null);
-    if (result !== null) onCommit(tidy(Math.min(high, Math.max(low, result))));
-  };
-  const typeKey = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter') {
-      finish();
-      event.currentTarget.blur();
-    } else if (event.key === 'Escape') {
-      setTyped(null);
-      event.currentTarget.blur();
-    } else if (event.key === 'ArrowUp') stepBy(event, 1);
-    else if (event.key === 'ArrowDown') stepBy(event, -1);
-    event.stopPropagation();
-  };
-
   const percent = `${(shareOf(value) * 100).toFixed(2)}%`;
   const shown = differs ? 'differs' : `${Number(value.toFixed(digits))}`;
   return (
@@ -140,20 +121,14 @@ export function ValueField(props: ValueFieldProps) {
           style={{ left: percent }}
         />
       </div>
-      <input
-        className="field figure w-[42px] shrink-0 text-right"
-        aria-label={`${label}, number`}
+      <NumberInput
+        label={`${label}, number`}
+        shown={shown}
+        differs={differs}
         disabled={disabled}
-        value={typed ?? shown}
-        onFocus={(event) => {
-          setTyped(differs ? '' : shown);
-          const field = event.currentTarget;
-          // By then the hand may be in another field already; selecting here would take it back.
-          requestAnimationFrame(() => document.activeElement === field && field.select());
-        }}
-        onChange={(event) => setTyped(event.currentTarget.value)}
-        onBlur={finish}
-        onKeyDown={typeKey}
+        className="w-[42px] shrink-0"
+        onCommit={(typed) => onCommit(held(typed))}
+        onStep={stepBy}
       />
       <span className="figure min-w-[13px] shrink-0 text-ash">{unit}</span>
     </div>

@@ -63,7 +63,7 @@ export function Dayline() {
         <span className="text-ash">Dayline</span>
         <button
           type="button"
-          title={titleOf('record')}
+          title={titleOf(studio, 'record')}
           aria-expanded={isRecording}
           className={`cursor-pointer border px-1 text-small ${trial ? 'border-brass text-brass' : 'border-line text-ash hover:text-chalk'}`}
           onClick={() => commandOf('record').run(studio)}

@@ -3,10 +3,11 @@ import { LIMITS } from '@/core/limits';
 import { inOrder } from '@/core/scene/document';
 import { HOUSE_CIRCUIT, newCircuit } from '@/core/scene/records/circuit';
 import { change, create } from '@/core/scene/edits';
-import { orderAfter } from '@/core/scene/order';
+import { orderAfter, orderAt } from '@/core/scene/order';
 import { NameField } from '../controls/NameField';
 import { Key, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
+import { CircuitMark, letterOf } from '../controls/CircuitMark';
 import { deleteEdits } from '../store/delete-edits';
 import { freshId, type Studio } from '../store/studio';
 
@@ -55,10 +56,10 @@ export function CircuitLetters({
             aria-label={`${label}: ${name}`}
             aria-pressed={isOn}
             title={name}
-            className={`figure cursor-pointer px-[2px] ${isOn ? 'text-brass' : 'text-dust'}`}
+            className="cursor-pointer px-[1px]"
             onClick={() => onChange(isOn ? ids!.filter((other) => other !== id) : [...(ids ?? []), id])}
           >
-            {letterOf(i)}
+            <CircuitMark index={i} isOn={isOn} />
           </button>
         );
       })}
@@ -91,6 +92,22 @@ export function CircuitNames() {
             className="min-w-0 flex-1 text-right"
             onChange={(next) => studio.set('Rename', 'circuits', id, { name: next })}
           />
+          <Key
+            name={`Move circuit ${letterOf(i)} up`}
+            title="One place up: letters follow the order"
+            disabled={i === 0}
+            onClick={() => moveCircuit(studio, id, i - 1)}
+          >
+            ↑
+          </Key>
+          <Key
+            name={`Move circuit ${letterOf(i)} down`}
+            title="One place down: letters follow the order"
+            disabled={i === circuits.length - 1}
+            onClick={() => moveCircuit(studio, id, i + 1)}
+          >
+            ↓
+          </Key>
           {circuits.length < LIMITS.circuits && (
             <Key
               name={`Duplicate circuit ${letterOf(i)}`}
@@ -111,10 +128,6 @@ export function CircuitNames() {
   );
 }
 
-export function letterOf(index: number): string {
-  return String.fromCharCode(65 + index);
-}
-
 /** Another circuit, wired to all that this one is wired to. */
 function duplicateCircuit(studio: Studio, id: string): void {
   const { scene } = studio;
@@ -133,6 +146,12 @@ function duplicateCircuit(studio: Studio, id: string): void {
     order,
   });
   studio.scenes.transact({ label: 'Duplicate a circuit', edits: [copy, ...wired] });
+}
+
+/** Puts a circuit at a place among all. */
+function moveCircuit(studio: Studio, id: string, place: number): void {
+  const order = orderAt(studio.scene.circuits, id, place);
+  if (order !== null) studio.set('Order of the circuits', 'circuits', id, { order });
 }
 
 /** Takes a circuit away, and out of all that is wired to it. */

@@ -43,7 +43,11 @@ export function LightBay({ ids }: { ids: string[] }) {
         <WickChoice label="Wick" value={wick.value ?? null} differs={wick.differs} onChoose={chooseWick} />
         {wickFields && (
           <>
-            <WickTrace lightId={ids[0]} seconds={4} className="my-[2px] h-[24px] w-full shrink-0" />
+            <WickTrace
+              of={{ collection: 'lights', id: ids[0] }}
+              seconds={4}
+              className="my-[2px] h-[24px] w-full shrink-0"
+            />
             <WickKindFields {...wickFields} />
           </>
         )}

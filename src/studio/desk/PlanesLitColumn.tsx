@@ -2,7 +2,7 @@
 import { Column } from '../controls/Column';
 import { Choice } from '../controls/small';
 import { useScene } from '../context';
-import type { FixtureCollection } from '../tools/hits';
+import type { FixtureCollection } from '../store/fixtures';
 import { CircuitLetters } from './CircuitLetters';
 import { StoppedByRows } from './StoppedByRows';
 import { YesOrNo } from './RecordFields';

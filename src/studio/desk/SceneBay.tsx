@@ -9,6 +9,7 @@ import { FieldOf } from '../controls/FieldOf';
 import { CommandKey } from '../controls/CommandKey';
 import { Column } from '../controls/Column';
 import { Choice, ColourField, Row, Switch } from '../controls/small';
+import { ValueField } from '../controls/ValueField';
 import { SettingField } from '../controls/SettingField';
 import { useDesk, useScene, useStudio } from '../context';
 import { CircuitNames } from './CircuitLetters';
@@ -110,8 +111,9 @@ export function SceneBay() {
           step={0.25}
           unit="h"
         />
+        <ShadowBudget />
       </Column>
-      <Column title="Circuits">
+      <Column title="Circuits" wide>
         <CircuitNames />
       </Column>
       <Column title="Finish">
@@ -217,6 +219,25 @@ function GateSize() {
           gateY: Math.round(gateY + (height - size.heightPx) / 2),
         });
       }}
+    />
+  );
+}
+
+/** How many lights may throw shadows at once, before it is a snag. */
+function ShadowBudget() {
+  const budget = useField('settings', IDS, 'shadowBudget', 'Budget of shadows');
+  return (
+    <ValueField
+      label="Shadows"
+      value={budget.value ?? 0}
+      low={0}
+      high={64}
+      whole
+      unit={budget.value === null ? 'no limit' : 'at most'}
+      initial={0}
+      onPreview={(value) => budget.preview(value || null)}
+      onCommit={(value) => budget.set(value || null)}
+      onCancel={budget.cancel}
     />
   );
 }

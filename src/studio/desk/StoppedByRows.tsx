@@ -4,7 +4,7 @@ import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
 import { Choice, Row } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import type { FixtureCollection } from '../tools/hits';
+import type { FixtureCollection } from '../store/fixtures';
 import { useField } from './use-fields';
 
 /** What stops lights or lamps: the occluders of the planes that they light, or those of chosen planes and sets; and how many those are. */

@@ -121,7 +121,7 @@ function TileToolKey({ name, planeId }: { name: (typeof TILE_TOOLS)[number]; pla
   return (
     <ToolKey
       words={TOOL_WORDS[name].words}
-      keyName={TOOL_WORDS[name].key}
+      command={`tool-${name}`}
       title={TOOL_WORDS[name].hint}
       pressed={pressed}
       onClick={() => {

@@ -1,7 +1,7 @@
 'use client';
 import { ToolKey } from '../controls/ToolKey';
 import { useDesk, useStudio } from '../context';
-import { commandOf, TOOL_WORDS } from '../commands/all-commands';
+import { commandOf, titleOf, TOOL_WORDS } from '../commands/all-commands';
 import { TOOLS } from '../store/desk-store';
 import { usePlaneOptions } from './use-fields';
 
@@ -21,14 +21,17 @@ export function ToolKeys() {
           <ToolKey
             key={name}
             words={TOOL_WORDS[name].words}
-            keyName={TOOL_WORDS[name].key}
+            command={`tool-${name}`}
             title={TOOL_WORDS[name].hint}
             pressed={tool === name}
             onClick={() => commandOf(`tool-${name}`).run(studio)}
           />
         ))}
       </div>
-      <ShelfKey />
+      <div className="flex justify-between">
+        <ShelfKey />
+        <WiringKey />
+      </div>
       <label className="mt-auto flex items-center gap-2 text-ash">
         <span className="shrink-0">New items on</span>
         <select
@@ -56,9 +59,25 @@ function ShelfKey() {
       type="button"
       className="h-[18px] cursor-pointer text-left text-brass"
       aria-pressed={shelfOpen}
-      onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen })}
+      onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen, wiringOpen: false })}
     >
       {shelfOpen ? 'Close the shelf' : 'Open the shelf'}
+    </button>
+  );
+}
+
+function WiringKey() {
+  const studio = useStudio();
+  const wiringOpen = useDesk((state) => state.wiringOpen);
+  return (
+    <button
+      type="button"
+      className={`h-[18px] cursor-pointer ${wiringOpen ? 'text-verdigris' : 'text-brass'}`}
+      aria-pressed={wiringOpen}
+      title={titleOf(studio, 'wiring')}
+      onClick={() => commandOf('wiring').run(studio)}
+    >
+      Wiring
     </button>
   );
 }

@@ -1,21 +1,30 @@
 'use client';
-import { Eye, EyeOff, Focus, Lock, LockOpen, Plus, type LucideIcon } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { inOrder } from '@/core/scene/document';
 import { useDesk, useScene, useStudio } from '../context';
-import { toggled } from '../store/desk-store';
-import { LightDots, SpanBars } from './LightDots';
-import { OccluderPosts } from './OccluderPosts';
+import { planeMarks, stripRows } from './marks-of';
+import { PlaneName } from './PlaneName';
 import { addPlane } from './planes';
+import { highestOf, rulerUpTo } from './ruler';
+import { SpanBars } from './SpanBars';
+import { Strip } from './Strip';
 
-/** The scene from the side: planes as lines in their order, lights as dots at their height, a bar for each span, occluders as posts. */
+/**
+ * The scene from the side: planes as lines in their order, lights as dots at their height, a bar for each span, occluders as
+ * posts. Across it everything stands as it does across the gate.
+ */
 export function Elevation() {
   const studio = useStudio();
-  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, plane]) => ({ id, ...plane })));
-  const picked = useScene((state) => state.selection.find((p) => p.collection === 'planes')?.id ?? null);
-  const current = useDesk((state) => state.planeId);
-  const solo = useDesk((state) => state.soloPlanes);
+  const planes = useScene((state) => inOrder(state.scene.planes).map(([id, plane]) => ({ id, plane })));
+  const partId = useDesk((state) => state.partId);
+  const marks = useScene(({ scene, selection }) =>
+    planeMarks(scene, new Set(selection.map(({ id }) => id)), partId),
+  );
+  const highest = useScene(({ scene }) => highestOf(scene));
+  const ruler = rulerUpTo(highest);
+  const rows = stripRows(marks);
   return (
-    <aside aria-label="Elevation" className="flex min-h-0 flex-col border-r border-line bg-slate">
+    <aside aria-label="Elevation" className="flex min-h-0 min-w-0 flex-col bg-slate">
       <div className="flex items-center justify-between px-2 pt-2">
         <h2 className="text-[14px] tracking-[0.06em] text-dust uppercase">Elevation</h2>
         <button
@@ -28,78 +37,28 @@ export function Elevation() {
           <Plus size={14} aria-hidden />
         </button>
       </div>
-      <ol className="relative flex min-h-0 flex-1 flex-col overflow-y-auto px-2 pb-2">
-        {planes.map((plane) => (
-          <li key={plane.id} className="flex min-h-[56px] flex-1 flex-col justify-end border-b border-rail">
-            <div data-free className="relative min-h-[20px] flex-1">
-              <OccluderPosts planeId={plane.id} />
-              <LightDots planeId={plane.id} />
-            </div>
-            <div className="relative z-10 flex items-center gap-[2px] bg-slate">
-              <button
-                type="button"
-                aria-current={current === plane.id}
-                title={plane.name}
-                className={`min-w-0 flex-1 cursor-pointer truncate text-left ${plane.hidden ? 'text-dust line-through' : ''} ${picked === plane.id ? 'text-verdigris' : current === plane.id ? 'text-brass' : ''}`}
-                onClick={() => {
-                  studio.pick({ collection: 'planes', id: plane.id });
-                  studio.desk.setState({ planeId: plane.id });
-                }}
+      <div className="min-h-0 flex-1 overflow-y-auto px-1 pb-2 [scrollbar-width:thin]">
+        <div data-rows className="relative h-full" style={{ minHeight: rows.neededPx }}>
+          <ol className="h-full">
+            {planes.map(({ id, plane }, at) => (
+              <li
+                key={id}
+                style={{ height: `${((rows.ends[at + 1] ?? 1) - (rows.ends[at] ?? 1)) * 100}%` }}
+                className="flex flex-col justify-end border-b border-rail"
               >
-                {plane.name}
-              </button>
-              <SmallToggle
-                name={`Look at ${plane.name} alone`}
-                on={solo.has(plane.id)}
-                icons={[Focus, Focus]}
-                onPress={() =>
-                  studio.desk.setState(({ soloPlanes }) => ({ soloPlanes: toggled(soloPlanes, plane.id) }))
-                }
-              />
-              <SmallToggle
-                name={`${plane.hidden ? 'Show' : 'Hide'} ${plane.name}`}
-                on={plane.hidden}
-                icons={[EyeOff, Eye]}
-                onPress={() => studio.set('Hide a plane', 'planes', plane.id, { hidden: !plane.hidden })}
-              />
-              <SmallToggle
-                name={`${plane.locked ? 'Unlock' : 'Lock'} ${plane.name}`}
-                on={plane.locked}
-                icons={[Lock, LockOpen]}
-                onPress={() => studio.set('Lock a plane', 'planes', plane.id, { locked: !plane.locked })}
-              />
-            </div>
-          </li>
-        ))}
-        <SpanBars />
-      </ol>
+                <div data-free className="relative min-h-0 flex-1">
+                  {marks[at]?.planeId === id && <Strip marks={marks[at]} ruler={ruler} />}
+                </div>
+                <PlaneName id={id} plane={plane} at={at} rows={rows} />
+              </li>
+            ))}
+          </ol>
+          <SpanBars marks={marks.flatMap(({ lights }) => lights)} rows={rows} />
+        </div>
+      </div>
+      <div className="figure px-2 pb-1 text-ash" title="The height at the top of each strip, above its plane">
+        up to {ruler.topPx} px
+      </div>
     </aside>
-  );
-}
-
-/** A small key with an icon for on and one for off; its words come on hover. */
-function SmallToggle({
-  name,
-  on,
-  icons,
-  onPress,
-}: {
-  name: string;
-  on: boolean;
-  icons: readonly [LucideIcon, LucideIcon];
-  onPress(): void;
-}) {
-  const Icon = icons[on ? 0 : 1];
-  return (
-    <button
-      type="button"
-      aria-label={name}
-      title={name}
-      aria-pressed={on}
-      className={`cursor-pointer p-px ${on ? 'text-brass' : 'text-dust hover:text-chalk'}`}
-      onClick={onPress}
-    >
-      <Icon size={11} aria-hidden />
-    </button>
   );
 }

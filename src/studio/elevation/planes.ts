@@ -2,7 +2,7 @@
 import { inOrder } from '@/core/scene/document';
 import { newPlane } from '@/core/scene/records/plane';
 import { create } from '@/core/scene/edits';
-import { orderBetween } from '@/core/scene/order';
+import { orderAt, orderBetween } from '@/core/scene/order';
 import { freshId, type Studio } from '../store/studio';
 
 /** Adds a plane in front of another one, and picks it. */
@@ -21,11 +21,12 @@ export function addPlane(studio: Studio, behindId: string | null): void {
 
 /** Moves a plane one place nearer (1) or farther (-1). */
 export function movePlane(studio: Studio, id: string, direction: 1 | -1): void {
-  const row = inOrder(studio.scene.planes);
-  const at = row.findIndex(([other]) => other === id);
-  const [low, high] = direction === 1 ? [row[at + 1], row[at + 2]] : [row[at - 2], row[at - 1]];
-  if (direction === 1 ? !low : !high) return;
-  studio.set('Move a plane', 'planes', id, {
-    order: orderBetween(low?.[1].order ?? null, high?.[1].order ?? null),
-  });
+  const at = inOrder(studio.scene.planes).findIndex(([other]) => other === id);
+  movePlaneTo(studio, id, at + direction);
+}
+
+/** Puts a plane at a place in the row, counted from the farthest. */
+export function movePlaneTo(studio: Studio, id: string, place: number): void {
+  const order = orderAt(studio.scene.planes, id, place);
+  if (order !== null) studio.set('Move a plane', 'planes', id, { order });
 }

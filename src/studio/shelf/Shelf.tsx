@@ -1,10 +1,13 @@
 'use client';
 import type { MouseEvent } from 'react';
+import { readyLuminaire, type ReadyLuminaireId } from '@/ready/all-luminaires';
 import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
+import { PaintPicture } from '../controls/PaintPicture';
 import { FramePicture } from '../controls/FramePicture';
 import { useDesk, useScene, useStudio } from '../context';
 import { binArtworks, deleteLuminaire } from '../store/delete-shared';
+import { bringLuminaire, luminairesToCome } from '../store/ready-luminaires';
 import { importPictures, tellReport } from '../store/import-pictures';
 
 /** What is dragged from the shelf to the stage, by its kind. */
@@ -34,7 +37,7 @@ export function Shelf() {
     <aside
       aria-label="Shelf"
       data-layer
-      className="absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate p-2"
+      className="floating absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate p-2"
     >
       <div className="mb-2 flex items-center gap-2">
         <h2 className="text-plain">Shelf</h2>
@@ -141,6 +144,7 @@ function Luminaires() {
       }))
       .sort((a, b) => a.name.localeCompare(b.name)),
   );
+  const toCome = useScene(() => luminairesToCome(studio));
   return (
     <ul className="flex flex-wrap gap-2 overflow-y-auto">
       {luminaires.map(({ id, name, colours, flame, count }) => (
@@ -169,11 +173,40 @@ function Luminaires() {
           </button>
         </li>
       ))}
-      {luminaires.length === 0 && (
-        <li className="p-2 text-ash">
-          No luminaires yet: pick a light, and the sprite of its flame with it, and press Make a luminaire.
-        </li>
-      )}
+      {toCome.map((id) => (
+        <ReadyOne key={id} id={id} />
+      ))}
     </ul>
+  );
+}
+
+/** A luminaire that comes with Oilwick: the project has it from the moment in which it is used. */
+function ReadyOne({ id }: { id: ReadyLuminaireId }) {
+  const studio = useStudio();
+  const { name, lights, pictures } = readyLuminaire(id);
+  const [first] = Object.values(pictures);
+  const choose = async () => {
+    if (await bringLuminaire(studio, id))
+      studio.desk.setState({ luminaireId: id, artworkId: null, tool: 'place' });
+  };
+  return (
+    <li>
+      <button
+        type="button"
+        draggable
+        title={`${name}: comes with Oilwick`}
+        className="flex h-[84px] w-[92px] cursor-pointer flex-col border border-dashed border-line bg-soot p-1"
+        onDragStart={(event) => event.dataTransfer.setData(DRAGGED_LUMINAIRE, id)}
+        onClick={() => void choose()}
+      >
+        <span className="flex min-h-0 flex-1 items-center justify-center gap-2">
+          <PaintPicture draw={first} widthPx={56} heightPx={48} />
+          {lights.map(({ id: lightId, colour }) => (
+            <span key={lightId} className="size-[8px] rotate-45" style={{ background: colour }} />
+          ))}
+        </span>
+        <span className="w-full truncate text-left text-small">{name}</span>
+      </button>
+    </li>
   );
 }

@@ -17,9 +17,9 @@ export function PaletteDialog() {
   const isOpen = useDesk((state) => state.paletteOpen);
   const close = () => studio.desk.setState({ paletteOpen: false });
   return (
-    <Dialog open={isOpen} onClose={close} className="relative z-40">
+    <Dialog open={isOpen} onClose={close} aria-label="Actions" className="relative z-40">
       <div className="fixed inset-0 flex items-start justify-center bg-soot/50 p-[72px]">
-        <DialogPanel aria-label="Actions" className="w-[560px] border border-rail bg-slate">
+        <DialogPanel className="w-[560px] border border-rail bg-slate">
           {isOpen && <Search close={close} />}
         </DialogPanel>
       </div>

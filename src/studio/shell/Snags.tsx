@@ -6,8 +6,9 @@ import { LIMITS } from '@/core/limits';
 import { settingsOf } from '@/core/scene/document';
 import { useChecks, useDesk, useScene, useSnags, useStudio } from '../context';
 import { findingsOf, type Finding } from '../store/check-words';
-import { isOnStage } from '../store/scene-store';
-import { withAside, withoutAside } from '../store/snags';
+import { isOnStage, type Picked } from '../store/scene-store';
+import { PictureLook } from '../store/picture-look';
+import { allSnags, withAside, withoutAside } from '../store/snags';
 
 /** Of very many the first are shown. */
 const MOST_SHOWN = 50;
@@ -18,24 +19,25 @@ export function Snags() {
   const findings = useFindings();
   const open = snags.filter(({ aside }) => aside === null);
   const aside = snags.filter((snag) => snag.aside !== null);
-  const count = open.length + findings.length;
-  if (count + aside.length === 0) return null;
+  const notes = findings.filter(({ isInformation }) => isInformation);
+  const count = open.length + findings.length - notes.length;
+  if (count + aside.length + notes.length === 0) return null;
   return (
     <Popover className="relative">
       <PopoverButton className={`key ${count > 0 ? 'text-signal' : 'text-ash'}`}>
-        {count === 0 ? 'No snags' : count === 1 ? '1 snag' : `${count} snags`}
+        {count > 0 ? counted(count, 'snag') : notes.length > 0 ? counted(notes.length, 'note') : 'No snags'}
       </PopoverButton>
       <PopoverPanel
         anchor="bottom end"
         className="floating z-30 mt-1 max-h-[420px] w-[460px] overflow-y-auto border border-rail bg-slate p-2"
       >
         <ul aria-label="Snags">
-          {findings.map(({ words, go }) => (
+          {findings.map(({ words, keyWords, go }) => (
             <li key={words} className="border-b border-line py-1 last:border-b-0">
               <p>{words}</p>
               <div className="mt-1 flex gap-1">
                 <button type="button" className="key" onClick={go}>
-                  Go there
+                  {keyWords}
                 </button>
               </div>
             </li>
@@ -51,6 +53,10 @@ export function Snags() {
   );
 }
 
+function counted(count: number, word: string): string {
+  return count === 1 ? `1 ${word}` : `${count} ${word}s`;
+}
+
 function OpenSnag({ snag }: { snag: Snag }) {
   const studio = useStudio();
   const [note, setNote] = useState<string | null>(null);
@@ -64,14 +70,9 @@ function OpenSnag({ snag }: { snag: Snag }) {
     <li className="border-b border-line py-1 last:border-b-0">
       <p>{words}</p>
       <div className="mt-1 flex flex-wrap gap-1">
-        {records.filter(isOnStage).map((picked, i) => (
-          <button
-            key={picked.id}
-            type="button"
-            className="key"
-            onClick={() => studio.scenes.select([picked])}
-          >
-            {i === 0 ? 'Pick it' : 'Pick the other'}
+        {picksOf(records.filter(isOnStage)).map(([label, picked]) => (
+          <button key={label} type="button" className="key" onClick={() => studio.scenes.select(picked)}>
+            {label}
           </button>
         ))}
         {mends.map((mend) => (
@@ -117,6 +118,12 @@ function OpenSnag({ snag }: { snag: Snag }) {
   );
 }
 
+/** Each of two by itself, or all of more. */
+function picksOf(records: readonly Picked[]): [label: string, picked: readonly Picked[]][] {
+  if (records.length > 2) return [[`Pick all ${records.length}`, records]];
+  return records.map((one, i) => [i === 0 ? 'Pick it' : 'Pick the other', [one]]);
+}
+
 /** What was looked at and is meant so. */
 function SetAside({ snags }: { snags: readonly Snag[] }) {
   const studio = useStudio();
@@ -155,23 +162,37 @@ function useFindings(): readonly Finding[] {
   useScene(({ scene }) => scene);
   useDesk((state) => state.seenEye);
   useDesk((state) => state.seenLimit);
+  useDesk((state) => state.workLamp);
   return findingsOf(studio);
 }
 
-/** The snags of the scene as it is kept, looked for when the hand rests. */
+/** The snags of the scene as it is kept and of its picture, looked for when the hand rests. */
 function useFollowedSnags(): readonly Snag[] {
   const studio = useStudio();
   useEffect(() => {
-    const { snags, scenes, pictures } = studio;
+    const { snags, scenes, pictures, live } = studio;
     snags.changed();
+    const look = new PictureLook(studio);
+    look.later();
     const leave = [
-      scenes.api.subscribe((state, last) => state.scene !== last.scene && snags.changed()),
-      pictures.subscribe(() => snags.changed()),
+      scenes.api.subscribe((state, last) => {
+        if (state.scene === last.scene) return;
+        snags.changed();
+        look.later();
+      }),
+      pictures.subscribe(() => {
+        snags.changed();
+        look.later();
+      }),
+      live.subscribe((state, last) => state.clockHours !== last.clockHours && look.later()),
     ];
     return () => {
       for (const one of leave) one();
+      look.close();
       snags.close();
     };
   }, [studio]);
-  return useSnags((state) => state.snags);
+  const state = useSnags((one) => one);
+  const scene = useScene((one) => one.scene);
+  return allSnags(scene, state);
 }

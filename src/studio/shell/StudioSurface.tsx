@@ -1,7 +1,10 @@
 'use client';
 import type { ComponentType } from 'react';
+import { useStore } from 'zustand';
 import { BENCH_PARTS } from '../benches';
-import { useDesk } from '../context';
+import { Border } from '../controls/Border';
+import { useDesk, useStudio } from '../context';
+import { ELEVATION_WIDTH_PX, USUAL } from '../store/preferences';
 import { benchFacts } from '../store/benches';
 import { Dayline } from '../dayline/Dayline';
 import { Elevation } from '../elevation/Elevation';
@@ -42,6 +45,8 @@ function Bands() {
   const bench = useDesk((state) => state.bench);
   const { word, hasStage } = benchFacts(bench);
   const Part = BENCH_PARTS[bench];
+  const { preferences } = useStudio();
+  const elevationWidthPx = useStore(preferences, (state) => state.elevationWidthPx);
   useKeys();
   useAddress();
   return (
@@ -51,10 +56,20 @@ function Bands() {
       </Fence>
       {hasStage ? (
         <main className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]">
-          <div className="grid min-h-0 grid-cols-[104px_minmax(0,1fr)]">
+          <div
+            className="grid min-h-0"
+            style={{ gridTemplateColumns: `${elevationWidthPx}px 5px minmax(0,1fr)` }}
+          >
             <Fence name="Elevation">
               <Elevation />
             </Fence>
+            <Border
+              label="Border between elevation and stage"
+              widthPx={elevationWidthPx}
+              bounds={ELEVATION_WIDTH_PX}
+              initial={USUAL.elevationWidthPx}
+              onChange={(width) => preferences.setState({ elevationWidthPx: width })}
+            />
             <Fence name="Stage">
               <Stage />
             </Fence>

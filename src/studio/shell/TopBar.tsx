@@ -4,7 +4,8 @@ import { useDesk, useLive, useScene, useStudio, useSync } from '../context';
 import { commandOf, titleOf } from '../commands/all-commands';
 import { keyText } from '../commands/key-text';
 import { benchFacts, BENCHES } from '../store/benches';
-import { WIPE_WORDS, WIPES } from '../store/desk-store';
+import { setWipeSide, WIPE_VIEW_NAMES, wipeKind } from '../commands/wipe-views';
+import type { WipeViewName } from '../store/wipe';
 import type { SyncState } from '../store/sync';
 import { BenchLink } from '../controls/BenchLink';
 import { ThemeKey } from '../controls/ThemeKey';
@@ -30,7 +31,7 @@ export function TopBar() {
           <BenchLink
             key={name}
             bench={name}
-            title={titleOf(`bench-${name}`)}
+            title={titleOf(studio, `bench-${name}`)}
             isCurrent={bench === name}
             className={`flex h-full items-center gap-2 border-b-2 px-3 whitespace-nowrap ${bench === name ? 'border-verdigris text-chalk' : 'border-transparent text-ash hover:text-chalk'}`}
           >
@@ -90,6 +91,7 @@ function saveWords(sync: SyncState): string {
 }
 
 function SaveState() {
+  const studio = useStudio();
   const sync = useSync();
   const isBad = sync.kind === 'unsaved';
   const why = sync.kind === 'unsaved' ? sync.why : undefined;
@@ -99,7 +101,14 @@ function SaveState() {
       title={why}
       className={`max-w-[200px] min-w-[44px] truncate ${isBad ? 'text-signal' : 'text-ash'}`}
     >
-      {saveWords(sync)}
+      <button
+        type="button"
+        className="cursor-pointer"
+        title={titleOf(studio, 'revisions')}
+        onClick={() => commandOf('revisions').run(studio)}
+      >
+        {saveWords(sync)}
+      </button>
       {why && <span className="text-small">: {why} It is kept in this browser.</span>}
     </p>
   );
@@ -118,7 +127,7 @@ function WipeAndPlay() {
         className="key"
         aria-pressed={workLamp}
         title={
-          plays || wipe !== 'none'
+          plays || wipe !== null
             ? 'Lights the stage for you alone (W); out while the day plays and under a wipe'
             : 'Lights the stage for you alone (W)'
         }
@@ -129,13 +138,20 @@ function WipeAndPlay() {
       <select
         aria-label="Wipe"
         className="key w-[112px] bg-iron"
-        value={wipe}
+        value={wipe?.left.view ?? ''}
         title="Compare under a movable edge (X)"
-        onChange={(event) => studio.desk.setState({ wipe: event.currentTarget.value as typeof wipe })}
+        onChange={({ currentTarget: { value } }) =>
+          value === ''
+            ? studio.desk.setState({ wipe: null })
+            : setWipeSide(studio, 'left', value as WipeViewName)
+        }
       >
-        {WIPES.map((kind) => (
-          <option key={kind} value={kind} className="bg-slate">
-            {kind === 'none' ? 'Wipe' : `Wipe: ${WIPE_WORDS[kind].toLowerCase()}`}
+        <option value="" className="bg-slate">
+          {wipe ? 'Wipe off' : 'Wipe'}
+        </option>
+        {WIPE_VIEW_NAMES.map((name) => (
+          <option key={name} value={name} className="bg-slate">
+            {wipeKind(name).word}
           </option>
         ))}
       </select>

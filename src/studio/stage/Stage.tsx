@@ -6,6 +6,7 @@ import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { importPictures, tellReport } from '../store/import-pictures';
+import { bringLuminaire } from '../store/ready-luminaires';
 import { putSvg } from '../store/occluder-edits';
 import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
 import type { Studio } from '../store/studio';
@@ -15,6 +16,9 @@ import { readColours } from '../surface/read-colours';
 import { HintLine, ReadoutLine } from '../surface/ViewLines';
 import { EyesFilters } from './Eyes';
 import { StageView } from './stage-view';
+import { WipeBar } from './WipeBar';
+import { History } from '../revisions/History';
+import { Wiring } from '../wiring/Wiring';
 import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
@@ -27,6 +31,9 @@ export function Stage() {
   const hint = useRef<HTMLParagraphElement>(null);
   const view = useRef<StageView | null>(null);
   const shelfOpen = useDesk((state) => state.shelfOpen);
+  const hasWipe = useDesk((state) => state.wipe !== null);
+  const hasHistory = useDesk((state) => state.historyTab !== null);
+  const wiringOpen = useDesk((state) => state.wiringOpen);
   const tool = useDesk((state) => state.tool);
   const eyes = useDesk((state) => state.eyes);
   const isEmpty = useScene(
@@ -57,7 +64,10 @@ export function Stage() {
     const artworkId = event.dataTransfer.getData(DRAGGED_ARTWORK);
     if (artworkId) return placeSprite(studio, artworkId, ...place);
     const luminaireId = event.dataTransfer.getData(DRAGGED_LUMINAIRE);
-    if (luminaireId) return placeLamp(studio, luminaireId, ...place);
+    if (luminaireId) {
+      if (await bringLuminaire(studio, luminaireId)) placeLamp(studio, luminaireId, ...place);
+      return;
+    }
     const files = [...event.dataTransfer.files];
     if (files.length > 0) await bringIn(files, place);
   };
@@ -106,10 +116,13 @@ export function Stage() {
       {isEmpty && !isBringing && tool === 'pick' && (
         <EmptyStage onFiles={(files) => void bringIn(files, [60, 120])} />
       )}
+      {hasWipe && <WipeBar />}
       <HintLine line={hint} />
       <ReadoutLine line={readout} />
       <Notice />
       {shelfOpen && <Shelf />}
+      {wiringOpen && <Wiring />}
+      {hasHistory && <History />}
     </div>
   );
 }

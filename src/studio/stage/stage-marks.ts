@@ -9,7 +9,7 @@ import { handlesOf, isOfLight, spriteCorners } from '../tools/handles';
 import { Standing } from '@/core/moment/standing';
 import { workAtHand } from '../tools/work-at-hand';
 import { broughtEdges, drawnOutlines } from '../store/outline-places';
-import { FIXTURES, type FixtureCollection } from '../tools/hits';
+import { FIXTURES, type FixtureCollection } from '../store/fixtures';
 import { LIGHT_SCREENS } from '../lights/kinds/all-kinds';
 import { drawFigure, drawLightHandle, drawReached, type LightReach } from '../lights/light-marks';
 import { pickedLight } from '../lights/picked-light';
@@ -72,6 +72,31 @@ export function drawStageMarks(overlay: Overlay, studio: Studio, options: MarkOp
     }
   }
   context.globalAlpha = 1;
+  drawOthersPicks(overlay, studio, standing);
+}
+
+/** What others have picked, with their names. */
+function drawOthersPicks(overlay: Overlay, studio: Studio, standing: Standing): void {
+  const { scene, seconds } = standing;
+  const { line } = overlay.colours;
+  for (const { name, picked } of studio.elsewhere.getState().people)
+    for (const { collection, id } of picked) {
+      const words = name || 'Somebody';
+      if (collection === 'sprites' && scene.sprites[id]) {
+        const corners = spriteCorners(scene, id, seconds);
+        overlay.segments(edgesOf(corners), line, 1.4, [1, 3]);
+        if (corners.length > 0) overlay.words(...corners[0], words, 0, -6, line);
+      } else if (collection === 'lights' || collection === 'lamps') {
+        const fixture = scene[collection][id];
+        const ground = fixture && standing.shows(fixture) ? standing.ground(fixture) : null;
+        if (ground) overlay.words(...applyTo(ground, fixture.x, fixture.y), words, 10, 16, line);
+      }
+    }
+}
+
+/** The sides of a closed outline, four numbers each. */
+function edgesOf(corners: readonly (readonly [number, number])[]): number[] {
+  return corners.flatMap((corner, i) => [...corner, ...corners[(i + 1) % corners.length]]);
 }
 
 /** The colour of a light, or of a lamp's first one, and whether it throws shadows. */

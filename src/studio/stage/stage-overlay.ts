@@ -1,6 +1,6 @@
 /** What is drawn over the picture of the stage: marks, what the tool shows, the mini-view, the edge of the wipe. */
 import { LightReach } from '../lights/light-marks';
-import { WIPE_WORDS } from '../store/desk-store';
+import { wipeWords } from '../commands/wipe-views';
 import type { Studio } from '../store/studio';
 import { Overlay, type OverlayColours } from '../surface/overlay';
 import type { Surface } from '../surface/surface';
@@ -37,7 +37,9 @@ export class StageOverlay {
     tool.draw?.(overlay);
     this.mini.draw(context, size, ratio, look.colours.line, look.colours.picked);
     const { wipe } = studio.desk.getState();
-    if (wipe !== 'none')
-      overlay.wipe(Math.round(live.wipe * size.width), size.height, WIPE_WORDS[wipe], 'Lit');
+    if (wipe) {
+      const [left, right] = [wipe.left, wipe.right].map((view) => wipeWords(studio, view));
+      overlay.wipe(Math.round(live.wipe * size.width), size.height, left, right);
+    }
   }
 }

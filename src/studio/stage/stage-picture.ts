@@ -1,7 +1,8 @@
 /**
- * The picture of the stage: both sides of the wipe by the graphics card, and where it draws none a still picture by the
- * reference renderer. What could not be drawn once is tried again at the next change.
+ * The picture of the stage: both sides of the wipe by the graphics card; where it draws none, and on a side of the wipe that
+ * wants it, a still picture by the reference renderer. What could not be drawn once is tried again at the next change.
  */
+import { COLOUR_VISIONS } from '@/core/checks/colour-vision';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import type { Moment } from '@/core/moment/moment';
@@ -10,10 +11,10 @@ import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { Image } from '@/core/raster/image';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
-import type { Presentation, Renderer } from '@/gpu/renderer';
+import type { Renderer } from '@/gpu/renderer';
 import type { DrawnFrame } from '../store/open-view';
-import type { WipeSide } from '../store/passing-of';
 import type { Studio } from '../store/studio';
+import { LIT, type Wipe, type WipeView } from '../store/wipe';
 import { GpuCanvas } from '../surface/gpu-canvas';
 import type { Surface } from '../surface/surface';
 import { drawnFor, toCanvas } from '../surface/view';
@@ -24,10 +25,10 @@ const BEYOND: [number, number, number] = [0.03, 0.03, 0.032];
 
 export class StagePicture {
   private readonly gpu: GpuCanvas;
-  /** One for each side of the wipe, as they leave out different things. */
-  private readonly makers: Record<WipeSide, MomentMaker> = {
-    all: new MomentMaker(),
-    'left-out': new MomentMaker(),
+  /** One for each side of the wipe, as they show different things. */
+  private readonly makers: Record<keyof Wipe, MomentMaker> = {
+    left: new MomentMaker(),
+    right: new MomentMaker(),
   };
   /** Why the graphics card did not draw the last time. */
   private fault: string | null = null;
@@ -70,8 +71,8 @@ export class StagePicture {
       renderer.clock.time(() => {
         moment = this.present(renderer);
       });
+      if (this.fault !== null) this.stillOf = null;
       this.fault = null;
-      this.stillOf = null;
     } catch (thrown) {
       if (this.gpu.isLost) return null;
       this.standIn(wordsOf(thrown).split('\n')[0]);
@@ -79,17 +80,28 @@ export class StagePicture {
     return moment;
   }
 
-  /** The still picture, where it stands for what the graphics card does not draw. */
+  /** The still picture: where it stands for what the graphics card does not draw, or on a side of the wipe. */
   drawStill(context: CanvasRenderingContext2D): void {
     const { last } = this.stillPicture;
-    if (this.fault === null || !last) return;
+    const { wipe } = this.studio.desk.getState();
+    const side = referenceSide(wipe);
+    if (!last || (this.fault === null && side === null)) return;
     const { picture, moment } = last;
     const live = this.studio.live.getState();
     const { view } = moment;
     const [x, y] = toCanvas(live, view.x, view.y);
     const scale = live.zoom / view.outputPerScenePx;
+    context.save();
+    if (this.fault === null && side !== null) {
+      const { width, height } = this.surface.size;
+      const [from, to] = sideOf(side, width, live.wipe);
+      context.beginPath();
+      context.rect(from, 0, to - from, height);
+      context.clip();
+    }
     context.imageSmoothingEnabled = !moment.pixelArt;
     context.drawImage(picture, x, y, picture.width * scale, picture.height * scale);
+    context.restore();
   }
 
   /** A small picture of the gate as it is kept, without what lasts only while looking; null where nothing can draw. */
@@ -118,7 +130,7 @@ export class StagePicture {
 
   passes(): DrawnFrame | null {
     const { renderer } = this;
-    return renderer && framePasses(this.studio, renderer, this.moment('all'));
+    return renderer && framePasses(this.studio, renderer, this.moment('right', LIT));
   }
 
   private present(renderer: Renderer): Moment {
@@ -127,29 +139,40 @@ export class StagePicture {
     const live = studio.live.getState();
     const { wipe } = studio.desk.getState();
     const drawn = drawnFor(live, size, settingsOf(studio.shown()).pixelArt);
-    const edge = wipe === 'none' ? 0 : Math.round(live.wipe * size.width);
-    const side = (moment: Moment, which: WipeSide, left: number, right: number): Presentation => ({
-      picture: renderer.render(moment, studio.pictures.source, which),
-      offsetX: drawn.offsetX,
-      offsetY: drawn.offsetY,
-      enlarge: drawn.enlarge,
-      left,
-      right,
-    });
-    const all = this.moment('all');
-    const parts = [side(all, 'all', edge, size.width)];
-    if (edge > 0) parts.unshift(side(this.moment('left-out'), 'left-out', 0, edge));
-    renderer.present(parts, BEYOND);
-    return all;
+    const { offsetX, offsetY, enlarge } = drawn;
+    const show = (side: keyof Wipe, view: WipeView, [left, right]: readonly [number, number]) => {
+      const moment = this.moment(side, view);
+      const picture = renderer.render(moment, studio.pictures.source, side);
+      const seen = view.view === 'eyes' ? COLOUR_VISIONS[view.eyes] : null;
+      return { moment, part: { picture, offsetX, offsetY, enlarge, left, right, seen } };
+    };
+    if (!wipe) {
+      const { moment, part } = show('right', LIT, [0, size.width]);
+      renderer.present([part], BEYOND);
+      return moment;
+    }
+    const sides = (['left', 'right'] as const)
+      .map((side) => ({ side, range: sideOf(side, size.width, live.wipe) }))
+      .filter(({ range: [from, to] }) => to > from)
+      .map(({ side, range }) => show(side, wipe[side], range));
+    renderer.present(
+      sides.map(({ part }) => part),
+      BEYOND,
+    );
+    const reference = referenceSide(wipe);
+    if (reference) this.wantStill(this.moment(reference, LIT), live.isFrozen ? live.seconds : 0);
+    return sides.at(-1)!.moment;
   }
 
   /** What is shown now, on a side of the wipe. */
-  private moment(which: WipeSide): Moment {
+  private moment(side: keyof Wipe, shown: WipeView): Moment {
     const { studio } = this;
-    const scene = studio.shown();
+    const scene =
+      (shown.view === 'revision' ? studio.revisions.documentOf(shown.revision) : null) ?? studio.shown();
     const live = studio.live.getState();
+    const hour = shown.view === 'hour' ? shown.clockHours : live.clockHours;
     const { view } = drawnFor(live, this.surface.size, settingsOf(scene).pixelArt);
-    return this.makers[which].at(scene, live.clockHours, live.seconds, studio.passing(which), view);
+    return this.makers[side].at(scene, hour, live.seconds, studio.passing(shown), view);
   }
 
   /** Asks for the picture that the graphics card does not draw. */
@@ -158,13 +181,30 @@ export class StagePicture {
     if (fault !== this.fault)
       studio.say(`${fault} A still picture is shown instead, drawn anew after each change.`);
     this.fault = fault;
-    const live = studio.live.getState();
+    // Flames would never let it rest.
+    this.wantStill(this.moment('right', LIT), 0);
+  }
+
+  /** Asks for a still picture: it follows what is changed, the view, pictures that come, and the second that is given. */
+  private wantStill(moment: Moment, seconds: number): void {
+    const { studio } = this;
     const scene = studio.shown();
-    const { view } = drawnFor(live, this.surface.size, settingsOf(scene).pixelArt);
-    // Flames would never let it rest: it follows what is changed, the view, and pictures that come.
-    const key = JSON.stringify([view, live.clockHours, studio.pictures.isComplete]);
+    const { clockHours } = studio.live.getState();
+    const key = JSON.stringify([moment.view, clockHours, seconds, studio.pictures.isComplete]);
     if (this.stillOf?.scene === scene && this.stillOf.key === key) return;
     this.stillOf = { scene, key };
-    this.stillPicture.want(this.moment('all'), studio.pictures.source);
+    this.stillPicture.want(moment, studio.pictures.source);
   }
+}
+
+/** The columns of the canvas that a side of the wipe fills. */
+function sideOf(side: keyof Wipe, width: number, share: number): readonly [from: number, to: number] {
+  const edge = Math.round(share * width);
+  return side === 'left' ? [0, edge] : [edge, width];
+}
+
+/** The side that the reference renderer draws. */
+function referenceSide(wipe: Wipe | null): keyof Wipe | null {
+  if (wipe?.left.view === 'reference') return 'left';
+  return wipe?.right.view === 'reference' ? 'right' : null;
 }

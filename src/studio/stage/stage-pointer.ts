@@ -6,7 +6,7 @@ import type { Studio } from '../store/studio';
 import type { Surface } from '../surface/surface';
 import { panned, toScene, zoomedAbout, zoomStep, type Pan } from '../surface/view';
 import { handleUnder } from '../tools/handles';
-import { FIXTURES } from '../tools/hits';
+import { FIXTURES } from '../store/fixtures';
 import type { Tool, ToolEvent } from '../tools/tool';
 import type { MiniView } from './mini-view';
 
@@ -74,7 +74,7 @@ export class StagePointer {
     const { surface, studio } = this;
     const live = studio.live.getState();
     const isOnEdge = Math.abs(cx - live.wipe * surface.size.width) < NEAR_PX * surface.ratio;
-    if (studio.desk.getState().wipe !== 'none' && isOnEdge) return { kind: 'wipe' };
+    if (studio.desk.getState().wipe !== null && isOnEdge) return { kind: 'wipe' };
     if (event.button === 0 && this.mini.down(cx, cy, surface.size, surface.ratio)) return { kind: 'mini' };
     if (event.button !== 1 && !surface.isSpaceHeld) return null;
     return { kind: 'view', pan: { x: cx, y: cy, from: live } };

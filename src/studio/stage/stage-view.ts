@@ -60,6 +60,8 @@ export class StageView implements OpenStage, SurfaceOwner {
       studio.live.subscribe(() => this.pace.isAdvancing || touch()),
       studio.desk.subscribe(touch),
       studio.pictures.subscribe(touch),
+      studio.elsewhere.subscribe(touch),
+      studio.revisions.api.subscribe(touch),
       keepView(studio.info.id, studio.live),
     );
     surface.begin();
@@ -96,6 +98,10 @@ export class StageView implements OpenStage, SurfaceOwner {
   thumbnail(): Image | null {
     this.surface.touch();
     return this.picture.thumbnail();
+  }
+
+  get frameMs(): number {
+    return this.picture.renderer?.clock.ms ?? 0;
   }
 
   passes(): DrawnFrame | null {

@@ -8,6 +8,8 @@ import type { Trial } from '@/core/time/trial';
 import type { Bench } from './benches';
 import type { Offer } from './offer';
 import type { Question } from './questions';
+import type { Wipe } from './wipe';
+import type { WiringShows } from './wiring-rows';
 
 /** The tools of the stage; those of tiles stand beside the tiles. */
 export const TOOLS = [
@@ -35,16 +37,8 @@ export interface Scatter extends ScatterRule {
   artworkIds: readonly string[];
 }
 
-/** What the left side of the wipe leaves out; the right side shows all. */
-export const WIPES = ['none', 'unlit', 'relief', 'shadows'] as const;
-export type Wipe = (typeof WIPES)[number];
-
-export const WIPE_WORDS: Record<Wipe, string> = {
-  none: 'Off',
-  unlit: 'Unlit',
-  relief: 'No relief',
-  shadows: 'No shadows',
-};
+export const HISTORY_TABS = ['steps', 'revisions'] as const;
+export type HistoryTab = (typeof HISTORY_TABS)[number];
 
 export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'rounds', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
@@ -74,12 +68,25 @@ export interface DeskState {
   passesOpen: boolean;
   /** Whether an action is being looked for by its words. */
   paletteOpen: boolean;
+  /** Whether the wiring lies over the stage, what is looked for in it, and what it shows. */
+  wiringOpen: boolean;
+  /** What of the history lies beside the stage. */
+  historyTab: HistoryTab | null;
+  /** Whether the list of keys is open. */
+  keysOpen: boolean;
+  wiringQuery: string;
+  wiringShows: WiringShows;
   shelfTab: 'artworks' | 'luminaires';
+  /** What is looked for among the channels, the groups of them that are unfolded, and what each cost when their order was chosen. */
+  channelQuery: string;
+  openGroups: ReadonlySet<string>;
+  channelCosts: ReadonlyMap<string, number>;
   solo: ReadonlySet<string>;
   muted: ReadonlySet<string>;
   soloPlanes: ReadonlySet<string>;
   workLamp: boolean;
-  wipe: Wipe;
+  /** What is compared under the movable edge; null is nothing. */
+  wipe: Wipe | null;
   /** Values of the day tried out at this hour, not yet recorded in a cue. */
   trial: Trial | null;
   /** Whether it is being chosen what a cue records. */
@@ -127,12 +134,20 @@ export function createDesk(bench: Bench) {
     shelfOpen: false,
     passesOpen: false,
     paletteOpen: false,
+    wiringOpen: false,
+    historyTab: null,
+    keysOpen: false,
+    wiringQuery: '',
+    wiringShows: 'all',
     shelfTab: 'artworks',
+    channelQuery: '',
+    openGroups: new Set(),
+    channelCosts: new Map(),
     solo: new Set(),
     muted: new Set(),
     soloPlanes: new Set(),
     workLamp: false,
-    wipe: 'none',
+    wipe: null,
     trial: null,
     isRecording: false,
     eyes: null,

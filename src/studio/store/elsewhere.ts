@@ -1,6 +1,6 @@
 /** What comes from others who have the scene open: who they are, what they wrote over, and what of one's own cannot be saved. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { Person } from '@/core/scene/changes';
+import type { Person, Present } from '@/core/scene/changes';
 import { create, type Edit } from '@/core/scene/edits';
 import type { Overwritten, SentEdit } from '@/core/scene/patches';
 import type { SceneDocument } from '@/core/scene/document';
@@ -14,7 +14,7 @@ export interface Told {
 }
 
 export interface Elsewhere {
-  people: Person[];
+  people: Present[];
   told: Told[];
 }
 

@@ -1,12 +1,12 @@
 /** Hears from the server what others change in the scene, and who they are: with the other tabs of this browser by one stream. */
-import type { Change, FeedEvent, Known, Person } from '@/core/scene/changes';
+import type { Change, FeedEvent, Known, Person, Present } from '@/core/scene/changes';
 import { ChangeStream } from '@/workers/change-stream';
 import type { TabMessage } from '@/workers/change-worker';
 
 export interface FeedListener {
   changes(changes: Change[]): void;
   reload(): void;
-  people(people: Person[]): void;
+  people(people: Present[]): void;
 }
 
 /** How this tab reaches the stream. */

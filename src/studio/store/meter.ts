@@ -36,7 +36,7 @@ export interface MeterSubject {
   readonly pictures: Pick<PictureStore, 'source'>;
   /** The scene as it is looked at. */
   shown(): SceneDocument;
-  passing(side: 'all'): Passing;
+  passing(): Passing;
 }
 
 export class Meter {
@@ -51,7 +51,7 @@ export class Meter {
     const { subject, maker } = this;
     const scene = subject.shown();
     const { clockHours, seconds } = subject.live.getState();
-    const passing = subject.passing('all');
+    const passing = subject.passing();
     const moment = maker.at(scene, clockHours, seconds, passing, this.viewAt(scene, x, y));
     return metered(meterGround(maker, scene, moment, passing, subject.pictures.source), 0, 0);
   }

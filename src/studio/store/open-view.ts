@@ -32,6 +32,8 @@ export interface OpenStage extends OpenView {
   scenePlace(event: MouseEvent): [number, number];
   /** A small picture of the gate as it is kept; null where nothing can draw. */
   thumbnail(): Image | null;
+  /** How long the last frame took, ms. */
+  readonly frameMs: number;
   /** The passes of the frame that is shown; null where the graphics card draws none. */
   passes(): DrawnFrame | null;
 }

@@ -163,6 +163,13 @@ export class SceneStore {
     this.step('redo');
   }
 
+  /** Goes many steps at once. @param count above 0 forth, below 0 back */
+  go(count: number): void {
+    const way = count > 0 ? 'redo' : 'undo';
+    // A step that is passed over is gone from the list too, so that as many are taken as were asked for.
+    for (let i = 0; i < Math.abs(count); i++) this.step(way);
+  }
+
   /** Takes one step back or forth; a step whose values were changed elsewhere since is passed over, and said. */
   private step(way: 'undo' | 'redo'): void {
     this.endGesture();

@@ -1,6 +1,13 @@
 /** The server's routes as functions. */
 import type { SceneDocument } from '@/core/scene/document';
-import type { Known, PatchAnswer, Person, RefusedEdit } from '@/core/scene/changes';
+import type {
+  Known,
+  PatchAnswer,
+  Person,
+  PickedName,
+  RefusedEdit,
+  RevisionEntry,
+} from '@/core/scene/changes';
 import { sentEdit, type SentEdit } from '@/core/scene/patches';
 import type { Batch, SendResult } from './sync';
 
@@ -89,6 +96,20 @@ export const api = {
       `/api/projects/${projectId}/uses?${new URLSearchParams({ collection, id }).toString()}`,
     ),
   openScene: (id: string) => ask<OpenScene>(`/api/scenes/${id}`),
+  revisions: async (sceneId: string, before: number | null) =>
+    (
+      await ask<{ revisions: RevisionEntry[] }>(
+        `/api/scenes/${sceneId}/revisions${before === null ? '' : `?before=${before}`}`,
+      )
+    ).revisions,
+  revision: async (sceneId: string, revision: number) =>
+    (await ask<{ document: SceneDocument }>(`/api/scenes/${sceneId}/revisions/${revision}`)).document,
+  nameRevision: (sceneId: string, revision: number, name: string | null) =>
+    ask(`/api/scenes/${sceneId}/revisions/${revision}`, asJson('PATCH', { name })),
+  branch: (sceneId: string, revision: number, name: string) =>
+    ask<{ id: string }>(`/api/scenes/${sceneId}/copies`, asJson('POST', { name, revision })),
+  keepPicks: (sceneId: string, personId: string, picked: readonly PickedName[]) =>
+    ask(`/api/scenes/${sceneId}/picks`, asJson('PUT', { personId, picked })),
   keepPicture: (bytes: Uint8Array<ArrayBuffer>) =>
     ask<{ sha256: string; widthPx: number; heightPx: number }>('/api/blobs', {
       method: 'POST',
@@ -108,6 +129,10 @@ export const api = {
       body: file,
     }),
 };
+
+export function revisionPictureUrl(sceneId: string, revision: number): string {
+  return `/api/scenes/${sceneId}/revisions/${revision}/picture`;
+}
 
 export function pictureUrl(sha256: string): string {
   return `/api/blobs/${sha256}`;

@@ -1,7 +1,8 @@
 /** The snags of the scene as it is kept: looked for on a thread of their own when the hand rests. */
 import { wrap, type Remote } from 'comlink';
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { asideKey, type Snag } from '@/core/checks/snags/all-snags';
+import { asideKey, withAsideOf, type Snag } from '@/core/checks/snags/all-snags';
+import { exposureSnags, type ExposureShares } from '@/core/checks/snags/exposure';
 import type { PicturePixels, PictureSource } from '@/core/moment/moment';
 import type { SceneDocument } from '@/core/scene/document';
 import { recordChanges } from '@/core/scene/record-changes';
@@ -11,6 +12,8 @@ export interface SnagState {
   snags: readonly Snag[];
   /** How long the thread took the last time, ms. */
   ms: number;
+  /** What the finished picture is like, and at which hour that was. */
+  picture: { shares: ExposureShares; clockHours: number } | null;
 }
 
 /** Looked for when nothing has changed for so long. */
@@ -25,7 +28,7 @@ interface Thread {
 }
 
 export class Snags {
-  readonly api: StoreApi<SnagState> = createStore<SnagState>(() => ({ snags: [], ms: 0 }));
+  readonly api: StoreApi<SnagState> = createStore<SnagState>(() => ({ snags: [], ms: 0, picture: null }));
   private thread: Thread | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private isLooking = false;
@@ -120,4 +123,10 @@ export function withAside<T extends { about: string; note: string }>(
 
 export function withoutAside<T extends { about: string }>(asides: readonly T[], snag: Snag): T[] {
   return asides.filter(({ about }) => about !== asideKey(snag));
+}
+
+/** All that is probably a mistake: in the scene, and in its picture. */
+export function allSnags(scene: SceneDocument, { snags, picture }: SnagState): Snag[] {
+  const ofPicture = picture ? exposureSnags(scene, picture.shares, picture.clockHours) : [];
+  return [...snags, ...ofPicture.map((snag) => withAsideOf(scene, snag))];
 }

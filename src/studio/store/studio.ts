@@ -27,8 +27,10 @@ import { LatestWork } from './latest-work';
 import { LongWork } from './long-work';
 import type { Answer, Question, QuestionKind, Told } from './questions';
 import { createReliefBench, type ReliefBenchStore } from './relief-bench';
-import { passingOf, type WipeSide } from './passing-of';
+import { passingOf } from './passing-of';
+import { tellPicks } from './own-picks';
 import { ownPerson } from './person';
+import { createPreferences, type PreferencesStore } from './preferences';
 import { PictureStore } from './pictures';
 import { SceneStore, type Picked } from './scene-store';
 import { Checks } from './checks';
@@ -40,6 +42,8 @@ import { StrokeTurns } from './stroke-turns';
 import { sendLeft } from './send-left';
 import { Snags } from './snags';
 import { SceneSync, type AsideEdit, type Batch } from './sync';
+import { Revisions } from './revisions';
+import { LIT, type WipeView } from './wipe';
 
 export type StudioInfo = Omit<OpenScene, 'document' | keyof Known>;
 
@@ -62,6 +66,7 @@ export class Studio {
   readonly reliefBench: ReliefBenchStore = createReliefBench();
   readonly costs: CostStore = createCosts();
   readonly exportOptions: ExportOptionsStore;
+  readonly preferences: PreferencesStore = createPreferences(true);
   readonly work = new LongWork();
   /** Looks for the outlines of frames while a rule is changed: a list of outlines for each frame. */
   readonly outlineSearch = new LatestWork<number[][][]>();
@@ -72,6 +77,7 @@ export class Studio {
   readonly pictures: PictureStore;
   readonly checks: Checks;
   readonly snags: Snags;
+  readonly revisions: Revisions;
   readonly sync: SceneSync;
   readonly elsewhere: ElsewhereStore = createElsewhere();
   /** The view that shows it just now. */
@@ -120,6 +126,7 @@ export class Studio {
     this.pictures = new PictureStore(this.workers);
     this.checks = new Checks(this.pictures);
     this.snags = new Snags(() => this.scenes.kept, this.pictures.source);
+    this.revisions = new Revisions(this.scenes, info.id, (words) => this.say(words));
     this.feed = new LiveFeed(info.id, ownPerson, () => this.sync.knownUpTo, {
       changes: (changes) => this.sync.receive(changes),
       reload: () => void this.sync.reload().then(() => this.feed.open()),
@@ -141,6 +148,9 @@ export class Studio {
         if (state.clockHours !== last.clockHours && this.desk.getState().trial)
           this.desk.setState({ trial: null });
       }),
+    );
+    this.leave.push(
+      tellPicks(this.scenes, this.elsewhere, (picked) => api.keepPicks(info.id, ownPerson().id, picked)),
     );
     this.listenToPage();
     this.feed.open();
@@ -269,9 +279,9 @@ export class Studio {
     this.desk.setState({ mention });
   }
 
-  /** What lasts only while looking, for one side of the wipe. */
-  passing(side: WipeSide): Passing {
-    return passingOf(this.desk.getState(), this.live.getState(), this.ambient().level, side);
+  /** What lasts only while looking, for what a side of the wipe shows. */
+  passing(view: WipeView = LIT): Passing {
+    return passingOf(this.desk.getState(), this.live.getState(), this.ambient().level, view);
   }
 
   /** The scene as it is looked at: what is tried in the place of what is recorded. */

@@ -12,6 +12,7 @@ import { createArtBench } from '../store/art-bench';
 import { createDesk } from '../store/desk-store';
 import { createExportOptions } from '../store/export-options';
 import { createLive } from '../store/live';
+import { createPreferences } from '../store/preferences';
 import { createReliefBench } from '../store/relief-bench';
 import { SceneStore, type Picked } from '../store/scene-store';
 import type { Studio } from '../store/studio';
@@ -28,6 +29,7 @@ export function fakeStudio(scene: SceneDocument = newScene(), source: PictureSou
     artBench: createArtBench(),
     reliefBench: createReliefBench(),
     exportOptions: createExportOptions(null),
+    preferences: createPreferences(false),
     pictures: { source },
     get scene() {
       return scenes.state.scene;

@@ -8,7 +8,7 @@ import { Column } from '../controls/Column';
 import { FieldOf } from '../controls/FieldOf';
 import { Choice, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
-import { letterOf } from '../desk/CircuitLetters';
+import { letterOf } from '../controls/CircuitMark';
 import { useField } from '../desk/use-fields';
 import { addSkyLight } from '../store/sky-lights';
 import { SettingsField } from './SettingsField';

@@ -135,7 +135,7 @@ function LightsOnWick({
           >
             {name}
           </button>
-          <WickTrace lightId={id} seconds={8} className="h-[30px] min-w-0 flex-1" />
+          <WickTrace of={{ collection: 'lights', id }} seconds={8} className="h-[30px] min-w-0 flex-1" />
         </div>
       ))}
     </section>

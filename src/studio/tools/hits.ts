@@ -9,12 +9,9 @@ import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { Fixture } from '@/core/scene/records/fixture';
 import type { Occluder } from '@/core/scene/records/occluder';
 import type { Sprite } from '@/core/scene/records/sprite';
+import { FIXTURES } from '../store/fixtures';
 import { drawnOutlines } from '../store/outline-places';
 import type { Picked } from '../store/scene-store';
-
-/** What gives light: single lights, and placed lamps. */
-export const FIXTURES = ['lights', 'lamps'] as const;
-export type FixtureCollection = (typeof FIXTURES)[number];
 
 export interface HitOptions {
   /** What is drawn on each plane, in order. */

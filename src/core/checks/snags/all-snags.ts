@@ -6,6 +6,7 @@ import { ReferenceMemory, type RecordName } from '../../scene/references';
 import { brightGobo } from './bright-gobo';
 import { doubtfulOrientation } from './doubtful-orientation';
 import { emptyOccluder } from './empty-occluder';
+import type { ExposureSnag } from './exposure';
 import { faintLight } from './faint-light';
 import { SnagGround, type AtRest } from './ground';
 import { idleLight } from './idle-light';
@@ -17,6 +18,7 @@ import { lowLight } from './low-light';
 import { missingRelief } from './missing-relief';
 import { neverMeets } from './never-meets';
 import { otherArt } from './other-art';
+import { shadowBudget } from './shadow-budget';
 import { shadowsOff } from './shadows-off';
 import { unlitSprite } from './unlit-sprite';
 import { unreadableOutline } from './unreadable-outline';
@@ -25,6 +27,7 @@ const SNAGS = {
   'unreadable-outline': unreadableOutline,
   'lost-name': lostName,
   'shadows-off': shadowsOff,
+  'shadow-budget': shadowBudget,
   'never-meets': neverMeets,
   'light-in-occluder': lightInOccluder,
   'idle-light': idleLight,
@@ -39,7 +42,8 @@ const SNAGS = {
   'idle-occluder': idleOccluder,
 } as const satisfies Record<string, SnagKind>;
 
-export type SnagName = keyof typeof SNAGS;
+/** Those of a finished picture are found by whoever has one: see exposure.ts. */
+export type SnagName = keyof typeof SNAGS | ExposureSnag['snag'];
 
 export interface Snag extends FoundSnag {
   snag: SnagName;
@@ -52,6 +56,12 @@ export interface Snag extends FoundSnag {
 export function asideKey({ snag, records }: { snag: string; records: readonly RecordName[] }): string {
   const [about] = records;
   return about ? `${snag} ${about.collection}/${about.id}` : snag;
+}
+
+/** A snag with what was noted where it was set aside. */
+export function withAsideOf(scene: SceneDocument, snag: Omit<Snag, 'aside'>): Snag {
+  const about = asideKey(snag);
+  return { ...snag, aside: settingsOf(scene).asides.find((one) => one.about === about)?.note ?? null };
 }
 
 /** Looks for snags in one scene after the other; what did not change is not looked at anew. */
@@ -70,13 +80,9 @@ export class SnagFinder {
         return ground.of(scene);
       },
     };
-    const asides = new Map(settingsOf(scene).asides.map(({ about, note }) => [about, note]));
     return Object.entries(SNAGS).flatMap(([name, { isFault, find }]) => {
       const snag = name as SnagName;
-      const of = (found: FoundSnag): Snag => ({
-        ...{ snag, isFault, ...found },
-        aside: asides.get(asideKey({ snag, records: found.records })) ?? null,
-      });
+      const of = (found: FoundSnag): Snag => withAsideOf(scene, { snag, isFault, ...found });
       try {
         return find(subject).map(of);
       } catch (thrown) {

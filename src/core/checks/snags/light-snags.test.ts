@@ -41,6 +41,19 @@ const withArt: Change = (scene) => {
 /** What has it, what nearly has it, the words, and the mend that takes it away; null has none. */
 const CASES: [SnagName, Change, Change, string, string | null][] = [
   [
+    'shadow-budget',
+    (s) => {
+      s.lights.weak = { ...s.lights.l0, name: 'Weak', level: 0.4 };
+      s.settings.scene.shadowBudget = 1;
+    },
+    (s) => {
+      s.lights.weak = { ...s.lights.l0, name: 'Weak', level: 0.4 };
+      s.settings.scene.shadowBudget = 2;
+    },
+    '2 lights throw shadows, and the budget is 1. These light least of the picture: “Weak”.',
+    'Turn the shadows of that one off',
+  ],
+  [
     'shadows-off',
     (s) => (s.lights.l0.shadows = false),
     (s) => Object.assign(s.lights.l0, { shadows: false, reachPx: 19 }),

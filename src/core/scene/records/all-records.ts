@@ -4,6 +4,7 @@ import { chunks } from './chunk';
 import { circuits } from './circuit';
 import { cues } from './cue';
 import type { RecordKind, RecordType } from './kind';
+import { defaultsOf } from './defaults-of';
 import { lamps } from './lamp';
 import { lights } from './light';
 import { luminaires } from './luminaire';
@@ -57,4 +58,12 @@ export const SCENE_COLLECTIONS = COLLECTION_NAMES.filter((collection) => !isOfPr
 
 export function isOfProject(collection: CollectionName): collection is ProjectCollection {
   return RECORDS[collection].of === 'project';
+}
+
+/** What a field of a new record of a collection is; undefined where it must be given. */
+export function newFieldOf<C extends CollectionName, F extends keyof RecordOf<C>>(
+  collection: C,
+  field: F,
+): RecordOf<C>[F] | undefined {
+  return defaultsOf(RECORDS[collection].schema)[field as string] as RecordOf<C>[F] | undefined;
 }

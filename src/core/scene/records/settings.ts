@@ -49,6 +49,11 @@ const schema = object({
   )
     .default(() => [])
     .meta({ about: 'Snags that were set aside: which, about what, and why' }),
+  shadowBudget: whole(1, LIMITS.lights)
+    .nullable()
+    .defined()
+    .default(null)
+    .meta({ about: 'More lights than these that throw shadows at once are a snag; null is no budget' }),
   washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,
 });

@@ -4,7 +4,7 @@ import { upgradeRecords } from './upgrade-records';
 
 export function recordsOfVersion9(connection: PoolConnection): Promise<void> {
   return upgradeRecords(connection, {
-    scene_record: ['settings', 'washes', 'sprites', 'lights', 'lamps'],
+    scene_record: ['settings', 'washes'],
     project_record: ['luminaires'],
   });
 }

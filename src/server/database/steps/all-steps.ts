@@ -5,6 +5,7 @@ import { recordsOfVersion6 } from './009-records-of-version-6';
 import { recordsOfVersion7 } from './010-records-of-version-7';
 import { recordsOfVersion8 } from './011-records-of-version-8';
 import { recordsOfVersion9 } from './012-records-of-version-9';
+import { recordsOfVersion10 } from './013-records-of-version-10';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
@@ -14,4 +15,5 @@ export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '010-records-of-version-7': recordsOfVersion7,
   '011-records-of-version-8': recordsOfVersion8,
   '012-records-of-version-9': recordsOfVersion9,
+  '013-records-of-version-10': recordsOfVersion10,
 };

@@ -129,7 +129,7 @@ export function RecipeColumn({
       <div className="mt-1 flex flex-wrap gap-1">
         <Key onClick={() => void choose()}>Suggest a recipe</Key>
         <Key
-          name="Save the recipe as a file"
+          name="To file: save the recipe"
           onClick={() => {
             const text = `${JSON.stringify(recipe, null, 2)}\n`;
             const file = `${fileName(shelved()?.name ?? 'recipe')}.json`;

@@ -1,0 +1,21 @@
+/** The colours of what Oilwick brings along: ramps from dark to light, shared by the luminaires of the shelf and the demos. */
+export const STONE = ['#3b3a3f', '#57545a', '#73706f', '#8f8a82', '#aaa394', '#c4bca8'] as const;
+export const TIMBER = ['#33251f', '#4c362a', '#674a36', '#835f43', '#9e7653', '#b98f68'] as const;
+export const SLATE = ['#2c323b', '#3d4651', '#515c68', '#687480', '#828d96'] as const;
+export const IRON = ['#1f2226', '#30353a', '#454b51', '#5f666b', '#7e8587', '#a3a9a6'] as const;
+export const RUST = ['#4a2620', '#6d3527', '#914931', '#b0603c', '#c97f53'] as const;
+export const MOSS = ['#28331f', '#3a4a2a', '#506237', '#6b7d47', '#8a9a5c', '#adb87a'] as const;
+export const PINE = ['#16262a', '#1f3635', '#2c4a43', '#3d6052'] as const;
+export const EARTH = ['#3a3128', '#524537', '#6b5b48', '#85745c', '#a08e72'] as const;
+export const HILL = ['#39495a', '#4a5d6c', '#5f7480', '#788d93'] as const;
+export const SKY = ['#5d6f98', '#7484a6', '#9399b0', '#b8afb5', '#d9c3ae', '#efd3a0'] as const;
+export const CREAM = ['#b9a98a', '#d6c8a8', '#efe6cb'] as const;
+export const FLAME = ['#f2a64a', '#f8c878', '#fde7b4'] as const;
+export const SIGNAL = ['#7c2a22', '#a9392b', '#d05a41'] as const;
+export const TIN = ['#4a5154', '#687174', '#8b9394', '#b0b7b3', '#d3d7cf'] as const;
+export const GLASS = ['#24424a', '#3a626a', '#5c8a8c', '#8cb4ae', '#c0dcd2'] as const;
+export const LEAF = ['#12281c', '#1d3f28', '#2f5d35', '#4c8044', '#78a356', '#aec87a'] as const;
+export const TERRACOTTA = ['#5a2c22', '#7d4030', '#a05840', '#c07652', '#d99a72'] as const;
+export const BRASS = ['#4a3618', '#7a5a26', '#a9813a', '#d3ad5c', '#f0d894'] as const;
+export const PETAL = ['#6a2c58', '#9a4680', '#c86ea4', '#e8a6c8', '#f6d8e6'] as const;
+export const WATER = ['#10242e', '#183644', '#24505c', '#3a727a'] as const;
