@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { GifWriter } from 'omggif';
 import { decodePng } from '../src/core/raster/png';
 import type { Image } from '../src/core/raster/image';
-import { dropFiles, openNewScene, png, saved, stage, stagePixels, type Dropped } from './helpers';
+import { dropFiles, openNewScene, png, saved, stage, type Dropped, shownColour } from './helpers';
 
 const view = (page: Page) => page.getByRole('application', { name: 'Artwork and its frames' });
 const sheet = (page: Page) => page.getByLabel('Contact sheet');
@@ -111,7 +111,7 @@ test('a sheet is cut by a grid that is seen before it is taken, played, and its 
   await page.getByLabel('Answer').last().selectOption('self-lit');
   await page.getByRole('switch', { name: 'Frames' }).click();
   await page.keyboard.press('Escape');
-  const standing = async () => pixelAt(await stagePixels(page), sx, sy + 3);
+  const standing = async () => shownColour(page, sx, sy + 3);
   await expect.poll(async () => near(await standing(), FOUR[0])).toBe(true);
   await page.getByLabel('Frame, number').fill('2');
   await page.getByLabel('Frame, number').press('Enter');

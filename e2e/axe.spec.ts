@@ -26,7 +26,7 @@ const STATES: readonly (readonly [name: string, keys: readonly string[]])[] = [
   ['the Hand-off bench', ['Alt+5']],
 ];
 
-test('no bench has a serious finding', async ({ page }) => {
+test('no bench has a serious finding', { tag: '@slow' }, async ({ page }) => {
   test.setTimeout(180_000);
   const found: Record<string, string[]> = {};
   const look = async (name: string) => {

@@ -17,20 +17,8 @@ import {
   stage,
   meanOf,
   stagePixels,
+  newProject,
 } from './helpers';
-
-/** Makes a project on the front page, and waits until it stands there: other tests make some too. */
-async function newProject(page: Page) {
-  await expect(page.getByText('Reading the projects')).toBeHidden();
-  const [answer] = await Promise.all([
-    page.waitForResponse((r) => r.request().method() === 'POST' && r.url().endsWith('/api/projects')),
-    page.getByRole('button', { name: 'New project' }).click(),
-  ]);
-  const { id } = (await answer.json()) as { id: string };
-  const region = page.locator(`#project-${id}`);
-  await expect(region).toBeVisible();
-  return region;
-}
 
 async function openDemo(page: Page, query: string): Promise<void> {
   await page.goto('/');

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { newCue } from '../src/core/scene/records/cue';
 import { newWick } from '../src/core/scene/records/wick';
-import { clickStage, openDocument, onStage, pixelAt, setNumber, stagePixels } from './helpers';
+import { clickStage, openDocument, onStage, setNumber, shownColour } from './helpers';
 import { bright, lamplight, MEANT_DARK, standing, wall } from './scenes';
 
 test('a light that blinks too fast is found, gone to, and mended', async ({ page }) => {
@@ -23,7 +23,7 @@ test('a light that blinks too fast is found, gone to, and mended', async ({ page
   const at = await onStage(page, 240, 100);
   await expect
     .poll(async () => {
-      const [r] = pixelAt(await stagePixels(page), ...at);
+      const [r] = await shownColour(page, ...at);
       return r < 25 || r > 185;
     })
     .toBe(true);
@@ -71,7 +71,7 @@ test('a figure is compared with what surrounds it, over the day and for othersâ€
   await worst.getByRole('button', { name: 'Worst for a deuteranope' }).click();
   // It is night there, and the stage is seen by those eyes.
   const at = await onStage(page, 100, 60);
-  await expect.poll(async () => pixelAt(await stagePixels(page), ...at)[1]).toBeLessThan(30);
+  await expect.poll(async () => (await shownColour(page, ...at))[1]).toBeLessThan(30);
   await expect(page.getByLabel('Seen by')).toHaveValue('deuteranope');
   await setNumber(page, 'Wanted contrast', '0');
   await expect(page.getByRole('button', { name: '1 snag' })).toBeHidden();

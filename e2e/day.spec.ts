@@ -14,6 +14,7 @@ import {
   setNumber,
   stage,
   stagePixels,
+  shownColour,
 } from './helpers';
 import { art, bright, lampScene, wall } from './scenes';
 
@@ -34,7 +35,7 @@ async function goTo(page: Page, hours: number): Promise<void> {
 
 /** How much of all three colours a place of the scene shows, 0 to 765. */
 const shine = async (page: Page, x: number, y: number) =>
-  pixelAt(await stagePixels(page), ...(await onStage(page, x, y))).reduce((sum, v) => sum + v, 0);
+  (await shownColour(page, ...(await onStage(page, x, y)))).reduce((sum, v) => sum + v, 0);
 
 test('what was changed since the last record is offered ticked, and alone is held by the cue', async ({
   page,
@@ -270,7 +271,7 @@ test('the stage is seen by the eyes of others, and the scene stays as it is', as
   const scene = bright();
   scene.sprites.wall = { ...wall(), plain: { colour: '#c83232', widthPx: 480, heightPx: 270 } };
   await openDocument(page, scene, {}, '?bench=stage');
-  const seen = async () => pixelAt(await stagePixels(page), ...(await onStage(page, 240, 135)));
+  const seen = async () => shownColour(page, ...(await onStage(page, 240, 135)));
   const near = (colour: readonly number[]) => colour.map((v) => expect.closeTo(v, -1) as unknown);
   await expect.poll(seen).toEqual(near([200, 50, 50]));
   await page.getByLabel('Seen by', { exact: true }).selectOption({ label: 'a deuteranope' });

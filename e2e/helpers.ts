@@ -92,6 +92,30 @@ export async function stagePixels(page: Page): Promise<Image> {
   return decodePng(await stage(page).screenshot()).image;
 }
 
+/** A rectangle of the stage, its corner and its size in whole px, edges included. */
+interface Part {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** A part of what the stage shows: far quicker than the whole of it. */
+async function partPixels(page: Page, { x, y, width, height }: Part): Promise<Image> {
+  const box = (await stage(page).boundingBox())!;
+  const clip = { x: Math.round(box.x) + x, y: Math.round(box.y) + y, width, height };
+  return decodePng(await page.screenshot({ clip })).image;
+}
+
+/** The smallest part of the stage that has all the places. */
+function partAround(places: readonly (readonly [x: number, y: number])[]): Part {
+  const xs = places.map(([x]) => Math.round(x));
+  const ys = places.map(([, y]) => Math.round(y));
+  const x = Math.min(...xs);
+  const y = Math.min(...ys);
+  return { x, y, width: Math.max(...xs) - x + 1, height: Math.max(...ys) - y + 1 };
+}
+
 /** Whether two pictures are the same in every byte. */
 export const isSame = (a: Image, b: Image) => Buffer.compare(Buffer.from(a.data), Buffer.from(b.data)) === 0;
 
@@ -116,7 +140,13 @@ export async function settledPixels(page: Page): Promise<Image> {
 
 /** Mean brightness, 0 to 255, of a square of the stage. */
 export async function brightness(page: Page, x: number, y: number, half = 3): Promise<number> {
-  return meanOf(await stagePixels(page), x, y, half);
+  const image = await partPixels(page, {
+    x: x - half,
+    y: y - half,
+    width: 2 * half + 1,
+    height: 2 * half + 1,
+  });
+  return meanOf(image, half, half, half);
 }
 
 export function meanOf(image: Image, x: number, y: number, half = 3): number {
@@ -192,6 +222,12 @@ export function pixelAt({ data, width }: Image, x: number, y: number): [number, 
   return [data[p], data[p + 1], data[p + 2]];
 }
 
+/** The colour that the stage shows at one of its own places. */
+export async function shownColour(page: Page, x: number, y: number): Promise<[number, number, number]> {
+  const part = partAround([[x, y]]);
+  return pixelAt(await partPixels(page, part), 0, 0);
+}
+
 /** Where a place of the scene lies on the stage while the gate of 480 x 270 is fitted, at twice its size. */
 export async function onStage(page: Page, x: number, y: number): Promise<[number, number]> {
   const box = (await stage(page).boundingBox())!;
@@ -204,12 +240,13 @@ export async function expectColours(
   wanted: readonly (readonly [x: number, y: number, colour: readonly number[]])[],
 ): Promise<void> {
   const places = await Promise.all(wanted.map(([x, y]) => onStage(page, x, y)));
+  const part = partAround(places);
   const close = (v: number) => expect.closeTo(v, -1) as unknown;
   await expect
     .poll(
       async () => {
-        const image = await stagePixels(page);
-        return places.map((place) => pixelAt(image, ...place));
+        const image = await partPixels(page, part);
+        return places.map(([x, y]) => pixelAt(image, Math.round(x) - part.x, Math.round(y) - part.y));
       },
       { intervals: [50, 100, 200] },
     )
@@ -247,4 +284,17 @@ export async function keptDocument(page: Page, sceneId: string): Promise<SceneDo
   await saved(page);
   const answer = await page.request.get(`/api/scenes/${sceneId}`);
   return ((await answer.json()) as { document: SceneDocument }).document;
+}
+
+/** Makes a project on the front page, and waits until it stands there: other tests make some too. */
+export async function newProject(page: Page) {
+  await expect(page.getByText('Reading the projects')).toBeHidden();
+  const [answer] = await Promise.all([
+    page.waitForResponse((r) => r.request().method() === 'POST' && r.url().endsWith('/api/projects')),
+    page.getByRole('button', { name: 'New project' }).click(),
+  ]);
+  const { id } = (await answer.json()) as { id: string };
+  const region = page.locator(`#project-${id}`);
+  await expect(region).toBeVisible();
+  return region;
 }

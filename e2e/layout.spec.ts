@@ -99,41 +99,43 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['hand-off', 'Hand-off'],
 ];
 
-test('no screen of the demo has text that is cut, controls over each other, or a control without a name', async ({
-  page,
-}) => {
-  test.setTimeout(240_000);
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto('/');
-  const found: Record<string, string[]> = {};
-  const note = async (name: string) => {
-    await page.waitForTimeout(200);
-    const faults = await faultsOfRoom(page);
-    if (faults.length > 0) found[name] = faults;
-  };
-  const link = page.getByRole('link', { name: 'Open Evening train' });
-  await link.waitFor();
-  await note('the front page');
-  const copy = await page.request.post(`/api${(await link.getAttribute('href'))!}/copies`, {
-    data: { name: 'Laid out' },
-    headers: { origin: new URL(process.env.OILWICK_TEST_URL!).origin },
-  });
-  const { id } = (await copy.json()) as { id: string };
-  const scene = `/scenes/${id}`;
-  await page.goto(scene);
-  await page.getByText('Saved', { exact: true }).waitFor();
-  // Nothing burns meanwhile: what is looked at are the panels.
-  await page.keyboard.press('f');
-  for (const [name, bench, ...acts] of STATES) {
-    await page.getByRole('link', { name: bench }).click();
-    for (const act of acts) await act(page);
-    await note(name);
-    if (bench === 'Stage' && !name.includes('shelf')) {
-      // What was changed for the looking is taken back, and nothing stays picked.
-      await page.keyboard.press('Escape');
-      if (acts.length === 2 && acts[0] === pickLight) await page.keyboard.press('Control+z');
-      await page.keyboard.press('Escape');
+test(
+  'no screen of the demo has text that is cut, controls over each other, or a control without a name',
+  { tag: '@slow' },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto('/');
+    const found: Record<string, string[]> = {};
+    const note = async (name: string) => {
+      await page.waitForTimeout(200);
+      const faults = await faultsOfRoom(page);
+      if (faults.length > 0) found[name] = faults;
+    };
+    const link = page.getByRole('link', { name: 'Open Evening train' });
+    await link.waitFor();
+    await note('the front page');
+    const copy = await page.request.post(`/api${(await link.getAttribute('href'))!}/copies`, {
+      data: { name: 'Laid out' },
+      headers: { origin: new URL(process.env.OILWICK_TEST_URL!).origin },
+    });
+    const { id } = (await copy.json()) as { id: string };
+    const scene = `/scenes/${id}`;
+    await page.goto(scene);
+    await page.getByText('Saved', { exact: true }).waitFor();
+    // Nothing burns meanwhile: what is looked at are the panels.
+    await page.keyboard.press('f');
+    for (const [name, bench, ...acts] of STATES) {
+      await page.getByRole('link', { name: bench }).click();
+      for (const act of acts) await act(page);
+      await note(name);
+      if (bench === 'Stage' && !name.includes('shelf')) {
+        // What was changed for the looking is taken back, and nothing stays picked.
+        await page.keyboard.press('Escape');
+        if (acts.length === 2 && acts[0] === pickLight) await page.keyboard.press('Control+z');
+        await page.keyboard.press('Escape');
+      }
     }
-  }
-  expect(found).toEqual({});
-});
+    expect(found).toEqual({});
+  },
+);

@@ -1,16 +1,7 @@
 /** The meter: what a pixel is made of, read under the pointer, pinned, followed, and mended. */
 import { expect, test, type Page } from '@playwright/test';
 import { newOccluder } from '../src/core/scene/records/occluder';
-import {
-  clickScene,
-  keptDocument,
-  onStage,
-  openDocument,
-  pixelAt,
-  setNumber,
-  stage,
-  stagePixels,
-} from './helpers';
+import { clickScene, keptDocument, onStage, openDocument, setNumber, stage, shownColour } from './helpers';
 import { lampScene, lamp } from './scenes';
 
 const AT = '?bench=stage&hour=12.00&at=0.00';
@@ -36,7 +27,7 @@ test('a pixel is read, pinned, and its dark lights are told with what stands in 
   await clickScene(page, 300, 60);
   // Where the light falls it is the one thing that gives something; its pixel is what the stage shows.
   await expect(pin(page, 1).getByRole('button', { name: 'Lamp one' })).toBeVisible();
-  const bytes = pixelAt(await stagePixels(page), ...(await onStage(page, 140, 60)));
+  const bytes = await shownColour(page, ...(await onStage(page, 140, 60)));
   const hex = `#${bytes.map((byte) => byte.toString(16).padStart(2, '0')).join('')}`;
   await expect(pin(page, 1).getByText(hex)).toBeVisible();
   // Behind the post it says so, and leads there.

@@ -9,16 +9,15 @@ import {
   keptDocument,
   onStage,
   openDocument,
-  pixelAt,
   saved,
   setNumber,
   stage,
-  stagePixels,
+  shownColour,
 } from './helpers';
 import { bright, lamplight, lampScene } from './scenes';
 
 const shine = async (page: Page, x: number, y: number) =>
-  pixelAt(await stagePixels(page), ...(await onStage(page, x, y))).reduce((sum, v) => sum + v, 0);
+  (await shownColour(page, ...(await onStage(page, x, y)))).reduce((sum, v) => sum + v, 0);
 
 /** Writes the second into the address and opens it again: the scene stands at that instant. */
 async function goToSecond(page: Page, seconds: number): Promise<void> {

@@ -10,12 +10,11 @@ import {
   keptDocument,
   onStage,
   openDocument,
-  pixelAt,
   png,
   saved,
   setNumber,
   stage,
-  stagePixels,
+  shownColour,
 } from './helpers';
 import { BACKDROP, art, bright, wall } from './scenes';
 import { cellOf } from '../src/core/art/tiles';
@@ -214,7 +213,7 @@ test('a plane of tiles listens to circuits, is drawn over all, and has a gain wh
   // A tenth of the light lets a tenth of it show, times the gain; what shows is as bright as the light makes it.
   await setNumber(page, 'Gain', '1');
   const place = await onStage(page, 100, 100);
-  const green = async () => pixelAt(await stagePixels(page), ...place)[1];
+  const green = async () => (await shownColour(page, ...place))[1];
   await expect.poll(green).toBeLessThan(14);
   await setNumber(page, 'Gain', '32');
   await expect.poll(green).toBeGreaterThan(15);

@@ -2,16 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { newCue } from '../src/core/scene/records/cue';
 import { newWash, newWashPoint } from '../src/core/scene/records/wash';
-import {
-  dragScene,
-  keptDocument,
-  onStage,
-  openDocument,
-  pixelAt,
-  setNumber,
-  stage,
-  stagePixels,
-} from './helpers';
+import { dragScene, keptDocument, onStage, openDocument, setNumber, stage, shownColour } from './helpers';
 import { bright, wall } from './scenes';
 
 const wallScene = () => {
@@ -24,7 +15,7 @@ test('a wash is made, its points are dragged, added and taken away on the stage,
   page,
 }) => {
   const { sceneId } = await openDocument(page, wallScene(), {}, '?bench=time&part=wash&hour=12.00&at=0.00');
-  const at = async (x: number, y: number) => pixelAt(await stagePixels(page), ...(await onStage(page, x, y)));
+  const at = async (x: number, y: number) => shownColour(page, ...(await onStage(page, x, y)));
   await page.getByRole('button', { name: 'New wash' }).click();
   const wash = page.getByRole('region', { name: 'Wash', exact: true });
   await expect(wash.getByLabel('Name of the wash')).toHaveValue('Wash 1');
@@ -68,7 +59,7 @@ test('cues exchange washes, which fade into each other', async ({ page }) => {
   scene.washes = { rose: one('Rose', 'a', '#ff0000'), slate: one('Slate', 'b', '#0000ff') };
   scene.cues = { morning: newCue({ clockHours: 6, washId: 'rose' }), evening: newCue({ clockHours: 18 }) };
   await openDocument(page, scene, {}, '?bench=time&part=day&hour=18.00&at=0.00&pick=cues:evening');
-  const colour = async () => pixelAt(await stagePixels(page), ...(await onStage(page, 240, 60)));
+  const colour = async () => shownColour(page, ...(await onStage(page, 240, 60)));
   await expect.poll(colour).toEqual([255, 0, 0]);
   await page
     .getByRole('region', { name: 'What it holds' })

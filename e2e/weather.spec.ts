@@ -8,10 +8,9 @@ import {
   keptDocument,
   onStage,
   openDocument,
-  pixelAt,
   setNumber,
   settledPixels,
-  stagePixels,
+  shownColour,
 } from './helpers';
 import { bright, wall } from './scenes';
 
@@ -29,7 +28,7 @@ test('clouds and mist are laid on by their fields, and a plane can do without', 
     '?bench=time&part=weather&hour=12.00&at=0.00',
   );
   const at = await onStage(page, 240, 60);
-  const colour = async () => pixelAt(await stagePixels(page), ...at);
+  const colour = async () => shownColour(page, ...at);
   await expect.poll(colour).toEqual([200, 200, 200]);
   const clouds = page.getByRole('region', { name: 'Shadows of clouds' });
   await setNumber(clouds, 'Fades far', '0');
@@ -62,7 +61,7 @@ test('the wind moves a cloud by itself, and a cue holds it', async ({ page }) =>
   scene.cues.night = newCue({ clockHours: 0, cloudStrength: 0 });
   await openDocument(page, scene, {}, '?bench=time&part=weather&hour=12.00');
   const at = await onStage(page, 240, 60);
-  const level = async () => pixelAt(await stagePixels(page), ...at)[0];
+  const level = async () => (await shownColour(page, ...at))[0];
   // Edges pass over one place: it is lit and dark in turn.
   await expect.poll(level).toBeLessThan(20);
   await expect.poll(level).toBeGreaterThan(180);

@@ -4,7 +4,7 @@ import { decodePng } from '../src/core/raster/png';
 import { newWick } from '../src/core/scene/records/wick';
 import { newLightPart } from '../src/core/scene/records/luminaire';
 import { newLamp } from '../src/core/scene/records/lamp';
-import { keptDocument, onStage, openDocument, pixelAt, saved, setNumber, stagePixels } from './helpers';
+import { keptDocument, onStage, openDocument, saved, setNumber, shownColour } from './helpers';
 import { lampScene, lamplight } from './scenes';
 
 /** What a canvas of the desk shows: how bright it is on the whole. */
@@ -26,7 +26,7 @@ test('a wick of those that come along is put on a light, and its kind and all it
   await expect(page.getByLabel('Name of the wick')).toHaveValue('Crossing lamp');
   // On and off on the stage, at the light's own place, by itself.
   const at = await onStage(page, 230, 125);
-  const level = async () => pixelAt(await stagePixels(page), ...at).reduce((sum, v) => sum + v, 0);
+  const level = async () => (await shownColour(page, ...at)).reduce((sum, v) => sum + v, 0);
   await expect.poll(level).toBeGreaterThan(300);
   await expect.poll(level).toBeLessThan(150);
   // A beacon that is always on and has no ramps stays lit.
@@ -37,7 +37,7 @@ test('a wick of those that come along is put on a light, and its kind and all it
   await expect(colour).toHaveValue('#ffb347');
   await setNumber(page, 'Rate', '1');
   // It goes from the light's own white to the colour, and comes back.
-  const blueOf = async () => pixelAt(await stagePixels(page), ...at)[2];
+  const blueOf = async () => (await shownColour(page, ...at))[2];
   await expect.poll(blueOf).toBeLessThan(120);
   await expect.poll(blueOf).toBeGreaterThan(180);
 
@@ -76,7 +76,7 @@ test('the chart shows the curve, its spread and a light that lives; sway carries
   for (const name of [/^The curve of the wick/, 'How often the wick is how high', 'A light on this wick'])
     expect(await brightnessOf(page, name)).toBeGreaterThan(3);
   const far = await onStage(page, 320, 135);
-  const level = async () => pixelAt(await stagePixels(page), ...far).reduce((sum, v) => sum + v, 0);
+  const level = async () => (await shownColour(page, ...far)).reduce((sum, v) => sum + v, 0);
   expect(await level()).toBeLessThan(60);
   await setNumber(page, 'Sway X, highest', '90');
   await expect.poll(level).toBeGreaterThan(300);

@@ -43,6 +43,11 @@ export interface ReadyFlame extends Partial<FlamePart> {
   picture: string;
 }
 
+/** Glass or metal that the scene lights, and that glows with one of the lights. */
+export function litPart(id: string, name: string, glowsWithId: string, glowLevel: number): ReadyFlame {
+  return { id, name, picture: id, answer: 'shaded', glowLevel, glowsWithId };
+}
+
 export interface ReadyLuminaire {
   name: string;
   pictures: Readonly<Record<string, () => ReadyPicture>>;

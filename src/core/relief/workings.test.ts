@@ -126,9 +126,9 @@ describe('a relief made with what is remembered', () => {
           expect(bits(kept.normals).equals(bits(anew.normals))).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
-  }, 20_000);
+  }, 90_000);
 
   it('does not ask again for a form when only its grain changes, nor for grain when only its form does', () => {
     const { remember } = new Workings();

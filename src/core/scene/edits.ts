@@ -42,6 +42,17 @@ export function change<C extends CollectionName>(
   return Object.keys(after).length === 0 ? null : { collection, id, before, after };
 }
 
+/** The same as a list: of one edit, or of none where nothing changes. */
+export function changes<C extends CollectionName>(
+  scene: SceneDocument,
+  collection: C,
+  id: string,
+  fields: Partial<RecordOf<C>>,
+): Edit[] {
+  const edit = change(scene, collection, id, fields);
+  return edit ? [edit] : [];
+}
+
 function recordOf<C extends CollectionName>(scene: SceneDocument, collection: C, id: string): RecordOf<C> {
   const record = scene[collection][id];
   if (!record) throw new InputFault(`There is no record ${id} in ${collection}.`);

@@ -80,6 +80,8 @@ describe('a drift at a place', () => {
   });
 
   it('is nowhere with a cover of 0 and everywhere with 1', () => {
+    // The edge that was a hair below 1.
+    expect(driftEdges(0, 0.25000000000045397).low).toBe(1);
     fc.assert(
       fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.integer(), (softness, x) => {
         expect(driftAt(drift(driftEdges(0, softness)), two, x, 0)).toBe(0);

@@ -127,7 +127,8 @@ export function windTiles(windPx: number, tilePx: number, loopSeconds: number, s
 /** Where a pattern begins and is fully there, by its cover: 0 is nowhere, 1 is everywhere. */
 export function driftEdges(cover: number, softness: number): { low: number; high: number } {
   const soft = Math.max(LEAST_SOFTNESS, softness);
-  const low = (1 - cover) * (1 + soft) - soft;
+  // Exactly 1 where the cover is 0, whatever the softness.
+  const low = 1 - cover - cover * soft;
   return { low, high: low + soft };
 }
 

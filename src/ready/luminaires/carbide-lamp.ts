@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { BRASS, CREAM, IRON } from '../palette';
 
@@ -17,9 +17,7 @@ export const carbideLamp: ReadyLuminaire = {
       ...{ heightPx: 12, shadows: false },
     },
   ],
-  flames: [
-    { id: 'lamp', name: 'Lamp', picture: 'lamp', answer: 'shaded', glowLevel: 1.8, glowsWithId: 'beam' },
-  ],
+  flames: [litPart('lamp', 'Lamp', 'beam', 1.8)],
 };
 
 function picture() {

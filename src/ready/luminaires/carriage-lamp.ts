@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { BRASS, FLAME, IRON, SIGNAL } from '../palette';
 
@@ -25,9 +25,7 @@ export const carriageLamp: ReadyLuminaire = {
       ...{ heightPx: 10, air: 0.1, shadows: false },
     },
   ],
-  flames: [
-    { id: 'lamp', name: 'Lamp', picture: 'lamp', answer: 'shaded', glowLevel: 1.4, glowsWithId: 'front' },
-  ],
+  flames: [litPart('lamp', 'Lamp', 'front', 1.4)],
 };
 
 function picture() {

@@ -1,5 +1,5 @@
 import { hash01 } from '@/core/time/noise';
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { FLAME, IRON, RUST, SIGNAL } from '../palette';
 
@@ -13,9 +13,7 @@ export const emberBed: ReadyLuminaire = {
       ...{ level: 1.9, corePx: 10, reachPx: 84, squash: 1.5, heightPx: 12, air: 0.05, sizePx: 5 },
     },
   ],
-  flames: [
-    { id: 'tray', name: 'Tray', picture: 'tray', answer: 'shaded', glowLevel: 1.6, glowsWithId: 'embers' },
-  ],
+  flames: [litPart('tray', 'Tray', 'embers', 1.6)],
 };
 
 function picture() {

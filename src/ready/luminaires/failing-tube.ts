@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { IRON, TIN } from '../palette';
 
@@ -9,13 +9,11 @@ export const failingTube: ReadyLuminaire = {
   lights: [
     {
       ...{ id: 'tube', name: 'Tube', kind: 'area', colour: '#dcecff', burns: 'Failing tube' },
-      ...{ outlines: [[-18, -1.5, 18, -1.5, 18, 1.5, -18, 1.5]], featherPx: 74, level: 1.3, heightPx: 36 },
+      ...{ outlines: [[-18, -1.5, 18, -1.5, 18, 1.5, -18, 1.5]], featherPx: 74, level: 1.6, heightPx: 36 },
       ...{ air: 0.03, shadows: false },
     },
   ],
-  flames: [
-    { id: 'tube', name: 'Tube', picture: 'tube', answer: 'shaded', glowLevel: 1.6, glowsWithId: 'tube' },
-  ],
+  flames: [litPart('tube', 'Tube', 'tube', 1.6)],
 };
 
 function picture() {

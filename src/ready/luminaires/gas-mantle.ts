@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { BRASS, CREAM, IRON } from '../palette';
 
@@ -12,9 +12,7 @@ export const gasMantle: ReadyLuminaire = {
       ...{ level: 2.1, corePx: 10, reachPx: 132, heightPx: 34, air: 0.02, sizePx: 2 },
     },
   ],
-  flames: [
-    { id: 'globe', name: 'Globe', picture: 'globe', answer: 'shaded', glowLevel: 1.5, glowsWithId: 'mantle' },
-  ],
+  flames: [litPart('globe', 'Globe', 'mantle', 1.5)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { IRON, LEAF } from '../palette';
 
@@ -12,9 +12,7 @@ export const glowWorm: ReadyLuminaire = {
       ...{ level: 1.1, corePx: 1.5, reachPx: 22, heightPx: 5, air: 0.1, shadows: false },
     },
   ],
-  flames: [
-    { id: 'worm', name: 'Worm', picture: 'worm', answer: 'shaded', glowLevel: 1.6, glowsWithId: 'tail' },
-  ],
+  flames: [litPart('worm', 'Worm', 'tail', 1.6)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { IRON, RUST, SIGNAL } from '../palette';
 
@@ -13,9 +13,7 @@ export const greenhouseHeater: ReadyLuminaire = {
       ...{ air: 0.03, shadows: false },
     },
   ],
-  flames: [
-    { id: 'pipes', name: 'Pipes', picture: 'pipes', answer: 'shaded', glowLevel: 0.9, glowsWithId: 'pipes' },
-  ],
+  flames: [litPart('pipes', 'Pipes', 'pipes', 0.9)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { BRASS, CREAM, FLAME, IRON } from '../palette';
 
@@ -12,9 +12,7 @@ export const oilLamp: ReadyLuminaire = {
       ...{ level: 2.4, corePx: 8, reachPx: 120, heightPx: 26, air: 0.04, sizePx: 1 },
     },
   ],
-  flames: [
-    { id: 'lamp', name: 'Lamp', picture: 'lamp', answer: 'shaded', glowLevel: 1.3, glowsWithId: 'flame' },
-  ],
+  flames: [litPart('lamp', 'Lamp', 'flame', 1.3)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { FLAME, IRON, TIN } from '../palette';
 
@@ -16,9 +16,7 @@ export const paraffinStove: ReadyLuminaire = {
       ...{ heightPx: 8, shadows: false },
     },
   ],
-  flames: [
-    { id: 'stove', name: 'Stove', picture: 'stove', answer: 'shaded', glowLevel: 1.4, glowsWithId: 'window' },
-  ],
+  flames: [litPart('stove', 'Stove', 'window', 1.4)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { CREAM, IRON, SLATE } from '../palette';
 
@@ -16,9 +16,7 @@ export const roofLight: ReadyLuminaire = {
       ...{ heightPx: 20, air: 0.3, shadows: false },
     },
   ],
-  flames: [
-    { id: 'shade', name: 'Shade', picture: 'shade', answer: 'shaded', glowLevel: 1.5, glowsWithId: 'cone' },
-  ],
+  flames: [litPart('shade', 'Shade', 'cone', 1.5)],
 };
 
 function picture() {

@@ -1,4 +1,4 @@
-import type { ReadyLuminaire } from '../luminaire';
+import { litPart, type ReadyLuminaire } from '../luminaire';
 import { maskFor, Paint } from '../paint';
 import { GLASS, IRON } from '../palette';
 
@@ -16,9 +16,7 @@ export const signalLens: ReadyLuminaire = {
       ...{ bearingDeg: 0, beamDeg: 12, fieldDeg: 26, heightPx: 20, air: 0.16 },
     },
   ],
-  flames: [
-    { id: 'lens', name: 'Lens', picture: 'lens', answer: 'shaded', glowLevel: 1.7, glowsWithId: 'lens' },
-  ],
+  flames: [litPart('lens', 'Lens', 'lens', 1.7)],
 };
 
 function picture() {

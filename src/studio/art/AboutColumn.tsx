@@ -4,7 +4,7 @@ import { useScene, useStudio } from '../context';
 import { NameField } from '../controls/NameField';
 import { Column } from '../controls/Column';
 import { Choice, Row, Switch } from '../controls/small';
-import { ANSWER_WORDS } from '../desk/answers';
+import { ANSWER_WORDS } from '../lights/answers';
 import { BringRows } from './BringRows';
 import { usersOf } from './art-list';
 import { useUses } from './use-uses';

@@ -7,7 +7,7 @@ import { CLIP_COMMANDS } from './clip';
 import { noSpritePicked, nothingPicked, onStage, type Command } from './command';
 import { deleteEdits } from '../store/delete-edits';
 import { benchFacts, BENCHES } from '../store/benches';
-import { TILE_TOOLS, TIME_TOOLS, TOOLS, type HistoryTab, type ToolName } from '../store/desk-store';
+import { TILE_TOOLS, TIME_TOOLS, TOOLS, type Panel, type ToolName } from '../store/desk-store';
 import { nextWipe } from './wipe-views';
 import { PLACING_COMMANDS } from './placing';
 import { RELIEF_COMMANDS } from './relief';
@@ -83,11 +83,9 @@ function nudge(dx: number, dy: number) {
     });
 }
 
-/** Opens a part of the history beside the stage, or closes it. */
-function openHistory({ desk }: Studio, tab: HistoryTab): void {
-  desk.setState(({ historyTab }) => ({
-    ...{ historyTab: historyTab === tab ? null : tab, shelfOpen: false, wiringOpen: false },
-  }));
+/** Lays a panel over the stage, or takes it away. */
+function togglePanel({ desk }: Studio, panel: Panel): void {
+  desk.setState((state) => ({ panel: state.panel === panel ? null : panel }));
 }
 
 const BENCH_COMMANDS: Command[] = BENCHES.map((bench, i) => ({
@@ -111,7 +109,7 @@ const TOOL_COMMANDS: Command[] = [...TOOLS, ...TILE_TOOLS, ...TIME_TOOLS].map((t
     whyNot: (studio: Studio) =>
       pickedMover(studio) ? null : 'Pick one sprite, light or lamp first: the path is for that.',
   }),
-  run: (studio) => studio.desk.setState(tool === 'place' ? { tool, shelfOpen: true } : { tool }),
+  run: (studio) => studio.desk.setState(tool === 'place' ? { tool, panel: 'shelf' } : { tool }),
 }));
 
 export const COMMANDS: Command[] = [
@@ -289,24 +287,21 @@ export const COMMANDS: Command[] = [
     words: 'Wiring',
     keys: ['alt+w'],
     isHere: onStage,
-    run: (s) =>
-      s.desk.setState(({ wiringOpen }) => ({
-        ...{ wiringOpen: !wiringOpen, shelfOpen: false, historyTab: null },
-      })),
+    run: (s) => togglePanel(s, 'wiring'),
   },
   {
     id: 'revisions',
     words: 'History: revisions',
     keys: ['alt+h'],
     isHere: onStage,
-    run: (s) => openHistory(s, 'revisions'),
+    run: (s) => togglePanel(s, 'revisions'),
   },
   {
     id: 'steps',
     words: 'History: your steps',
     keys: ['alt+z'],
     isHere: onStage,
-    run: (s) => openHistory(s, 'steps'),
+    run: (s) => togglePanel(s, 'steps'),
   },
   {
     id: 'keys',

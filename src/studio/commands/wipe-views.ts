@@ -4,7 +4,8 @@ import { LIT, type Wipe, type WipeView, type WipeViewName } from '../store/wipe'
 import { clockText } from '@/core/time/cues';
 import type { Studio } from '../store/studio';
 
-type Of<N extends WipeViewName> = Extract<WipeView, { view: N }>;
+/** The views of one name. */
+export type ViewOf<N extends WipeViewName> = Extract<WipeView, { view: N }>;
 
 interface WipeKind<V> {
   /** In the list of views. */
@@ -16,9 +17,9 @@ interface WipeKind<V> {
 }
 
 const plain = <N extends 'lit' | 'unlit' | 'relief' | 'shadows' | 'reference'>(view: N, word: string) =>
-  ({ word, words: () => word, begin: () => ({ view }) }) as unknown as WipeKind<Of<N>>;
+  ({ word, words: () => word, begin: () => ({ view }) }) as unknown as WipeKind<ViewOf<N>>;
 
-export const WIPE_VIEWS: { [N in WipeViewName]: WipeKind<Of<N>> } = {
+export const WIPE_VIEWS: { [N in WipeViewName]: WipeKind<ViewOf<N>> } = {
   lit: plain('lit', 'Lit'),
   unlit: plain('unlit', 'Unlit'),
   relief: plain('relief', 'No relief'),
@@ -77,11 +78,19 @@ export function setWipeSide(studio: Studio, side: keyof Wipe, name: WipeViewName
 }
 
 export function setWipeView(studio: Studio, side: keyof Wipe, view: WipeView): void {
-  if (view.view === 'revision') {
-    void studio.revisions.want(view.revision);
-    if (studio.revisions.api.getState().entries === null) void studio.revisions.list();
+  const { wipe } = studio.desk.getState();
+  showWipe(studio, { ...(wipe ?? { left: LIT, right: LIT }), [side]: view });
+}
+
+/** Shows two views, and brings what they need of revisions. */
+export function showWipe(studio: Studio, wipe: Wipe): void {
+  const { revisions } = studio;
+  for (const view of [wipe.left, wipe.right]) {
+    if (view.view !== 'revision') continue;
+    void revisions.want(view.revision);
+    if (revisions.api.getState().entries === null) void revisions.list();
   }
-  studio.desk.setState(({ wipe }) => ({ wipe: { ...(wipe ?? { left: LIT, right: LIT }), [side]: view } }));
+  studio.desk.setState({ wipe });
 }
 
 /** What X goes through on the left side; then the wipe is out. */

@@ -6,7 +6,7 @@ import { Column } from '../controls/Column';
 import { Choice, Switch } from '../controls/small';
 import { ValueField, type ValueFieldProps } from '../controls/ValueField';
 import { useScene } from '../context';
-import { ANSWER_WORDS } from './answers';
+import { ANSWER_WORDS } from '../lights/answers';
 import { useOverride } from './look-adapter';
 import { useArtworkOptions } from './use-fields';
 

@@ -11,7 +11,7 @@ import { Column } from '../controls/Column';
 import { Choice, ColourField, Key, Row, Switch } from '../controls/small';
 import { useScene, useStudio } from '../context';
 import { addPlane, movePlane } from '../elevation/planes';
-import { ANSWER_WORDS } from './answers';
+import { ANSWER_WORDS } from '../lights/answers';
 import { CircuitLetters } from './CircuitLetters';
 import { giveTiles } from '../store/tile-plane';
 import { TileBay } from './TileBay';

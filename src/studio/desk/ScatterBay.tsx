@@ -55,7 +55,7 @@ export function ScatterBay() {
           onChange={(seed) => set({ seed })}
         />
         <Row label="">
-          <Key onClick={() => studio.desk.setState({ shelfOpen: true, shelfTab: 'artworks' })}>
+          <Key onClick={() => studio.desk.setState({ panel: 'shelf', shelfTab: 'artworks' })}>
             Choose artworks
           </Key>
         </Row>

@@ -228,12 +228,12 @@ function ShadowBudget() {
   const budget = useField('settings', IDS, 'shadowBudget', 'Budget of shadows');
   return (
     <ValueField
-      label="Shadows"
+      label="Shadow budget"
       value={budget.value ?? 0}
       low={0}
       high={64}
       whole
-      unit={budget.value === null ? 'no limit' : 'at most'}
+      unit={budget.value === null ? 'off' : ''}
       initial={0}
       onPreview={(value) => budget.preview(value || null)}
       onCommit={(value) => budget.set(value || null)}

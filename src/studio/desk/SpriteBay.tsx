@@ -7,7 +7,7 @@ import { FieldOf } from '../controls/FieldOf';
 import { Column } from '../controls/Column';
 import { Choice, Key, Row } from '../controls/small';
 import { useScene } from '../context';
-import { ANSWER_WORDS } from './answers';
+import { ANSWER_WORDS } from '../lights/answers';
 import { CircuitLetters } from './CircuitLetters';
 import { FrameFields } from './FrameFields';
 import { HangRow } from './HangRow';

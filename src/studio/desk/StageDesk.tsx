@@ -14,7 +14,7 @@ export function StageDesk() {
   return (
     <div className="flex min-h-0 border-t border-line bg-slate">
       <ToolKeys />
-      <div className="shrink-0" style={{ width: `min(${bayWidthPx}px, calc(100vw - 400px))` }}>
+      <div className="shrink-0" style={{ width: `min(${bayWidthPx}px, calc(100vw - 336px))` }}>
         <Bay />
       </div>
       <Border

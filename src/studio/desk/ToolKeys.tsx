@@ -53,27 +53,27 @@ export function ToolKeys() {
 
 function ShelfKey() {
   const studio = useStudio();
-  const shelfOpen = useDesk((state) => state.shelfOpen);
+  const isOpen = useDesk((state) => state.panel === 'shelf');
   return (
     <button
       type="button"
       className="h-[18px] cursor-pointer text-left text-brass"
-      aria-pressed={shelfOpen}
-      onClick={() => studio.desk.setState({ shelfOpen: !shelfOpen, wiringOpen: false })}
+      aria-pressed={isOpen}
+      onClick={() => studio.desk.setState({ panel: isOpen ? null : 'shelf' })}
     >
-      {shelfOpen ? 'Close the shelf' : 'Open the shelf'}
+      {isOpen ? 'Close the shelf' : 'Open the shelf'}
     </button>
   );
 }
 
 function WiringKey() {
   const studio = useStudio();
-  const wiringOpen = useDesk((state) => state.wiringOpen);
+  const isOpen = useDesk((state) => state.panel === 'wiring');
   return (
     <button
       type="button"
-      className={`h-[18px] cursor-pointer ${wiringOpen ? 'text-verdigris' : 'text-brass'}`}
-      aria-pressed={wiringOpen}
+      className={`h-[18px] cursor-pointer ${isOpen ? 'text-verdigris' : 'text-brass'}`}
+      aria-pressed={isOpen}
       title={titleOf(studio, 'wiring')}
       onClick={() => commandOf('wiring').run(studio)}
     >

@@ -2,7 +2,7 @@
 /** A hair line for each light, from the farthest to the nearest plane that it reaches; the ends of a picked one are dragged. */
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { inOrder } from '@/core/scene/document';
-import { change } from '@/core/scene/edits';
+import { changes } from '@/core/scene/edits';
 import { useScene, useStudio } from '../context';
 import { useGesture } from '../controls/FieldOf';
 import type { LightMark, StripRows } from './marks-of';
@@ -55,10 +55,9 @@ function SpanEnd({ mark, end, rows }: { mark: LightMark; end: End; rows: StripRo
     const [low, high] = end === 'far' ? [0, mark.near] : [mark.far, last];
     const to = Math.min(high, Math.max(low, at));
     const isOpen = to === (end === 'far' ? 0 : last);
-    const edit = change(studio.scenes.kept, mark.collection, mark.id, {
+    return changes(studio.scenes.kept, mark.collection, mark.id, {
       [field]: isOpen ? null : planes[to].id,
     });
-    return edit ? [edit] : [];
   };
   const planeAt = (event: PointerEvent<HTMLElement>) => {
     const box = event.currentTarget.closest('[data-rows]')!.getBoundingClientRect();

@@ -1,6 +1,6 @@
 'use client';
 /** What stands on one plane, from the side: lights at their heights, occluders as posts. Each is dragged up and down. */
-import { change } from '@/core/scene/edits';
+import { changes } from '@/core/scene/edits';
 import { useScene, useStudio } from '../context';
 import { lightEdits } from '../lights/picked-light';
 import type { LightMark, PlaneMarks, Post } from './marks-of';
@@ -61,10 +61,9 @@ function PostMark({ post, ruler, isPicked }: { post: Post; ruler: Ruler; isPicke
   const { id, name, staturePx, hidden, locked, across } = post;
   const drag = useHeightDrag('Stature', ruler, staturePx ?? ruler.topPx, (next, held) => {
     if (locked) return [];
-    const edit = change(studio.scenes.kept, 'occluders', id, {
+    return changes(studio.scenes.kept, 'occluders', id, {
       staturePx: next > held.heightAt(ENDLESS_SHARE) ? null : next,
     });
-    return edit ? [edit] : [];
   });
   const words = `${name}, ${staturePx === null ? 'endless shadow' : `${staturePx} px high`}`;
   return (

@@ -3,7 +3,7 @@ import { affineOf, applyTo, composed, type Affine } from '@/core/geometry/affine
 import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { Standing } from '@/core/moment/standing';
 import type { SceneDocument } from '@/core/scene/document';
-import { change, type Edit } from '@/core/scene/edits';
+import { changes, type Edit } from '@/core/scene/edits';
 import type { Fixture } from '@/core/scene/records/fixture';
 import type { LightLook } from '@/core/scene/records/light-look';
 import type { LightPart } from '@/core/scene/records/luminaire';
@@ -78,6 +78,5 @@ export function lightEdits(
   fields: Partial<StandingLook>,
 ): Edit[] {
   if (partId !== null) return overrideEdits(scene, [id], partId, fields);
-  const edit = change(scene, 'lights', id, fields);
-  return edit ? [edit] : [];
+  return changes(scene, 'lights', id, fields);
 }

@@ -1,9 +1,10 @@
 /** What the wiring sets: a table of columns, each with its state in a row and the edits that switch it. */
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import { change, type Edit } from '@/core/scene/edits';
+import { changes, type Edit } from '@/core/scene/edits';
 import { ANSWERS, type Answer } from '@/core/scene/records/answer';
 import type { RecordOf } from '@/core/scene/records/all-records';
 import { circuitEdits, circuitIdsOf, shadowEdits, shadowsOf } from './wiring-edits';
+import { ANSWER_WORDS } from './answers';
 import type { Wired, WiredName } from '../store/wiring-rows';
 
 /** `plane`: it is so because its plane says so. `some`: some lights of a lamp. */
@@ -42,15 +43,9 @@ function circuitColumn(circuitId: string, title: string): WiringColumn {
   };
 }
 
-const ANSWER_TITLES: Record<Answer, string> = {
-  shaded: 'Shaded',
-  'self-lit': 'Self-lit',
-  'seen-when-lit': 'Seen when lit',
-};
-
 function answerColumn(answer: Answer): WiringColumn {
   return {
-    ...{ key: answer, group: 'answers', title: ANSWER_TITLES[answer] },
+    ...{ key: answer, group: 'answers', title: ANSWER_WORDS[answer] },
     isFor: (collection) => collection === 'sprites' || collection === 'planes',
     stateOf(scene, { collection, id }) {
       const record = scene[collection][id] as RecordOf<'sprites'>;
@@ -60,10 +55,10 @@ function answerColumn(answer: Answer): WiringColumn {
     },
     wants: (state) => state !== 'on',
     edits(scene, { collection, id }, isOn) {
-      if (collection === 'planes') return isOn ? changed(scene, 'planes', id, { answer }) : [];
-      if (isOn) return changed(scene, 'sprites', id, { answer });
+      if (collection === 'planes') return isOn ? changes(scene, 'planes', id, { answer }) : [];
+      if (isOn) return changes(scene, 'sprites', id, { answer });
       // One that is taken back leaves the plane's.
-      return scene.sprites[id].answer === answer ? changed(scene, 'sprites', id, { answer: null }) : [];
+      return scene.sprites[id].answer === answer ? changes(scene, 'sprites', id, { answer: null }) : [];
     },
   };
 }
@@ -79,20 +74,10 @@ const SHADOWS: WiringColumn = {
   },
   wants: (state) => state !== 'on',
   edits(scene, { collection, id }, isOn) {
-    if (collection === 'sprites') return changed(scene, 'sprites', id, { takesShadows: isOn });
+    if (collection === 'sprites') return changes(scene, 'sprites', id, { takesShadows: isOn });
     return collection === 'planes' ? [] : shadowEdits(scene, { collection, id }, isOn);
   },
 };
-
-function changed<C extends 'sprites' | 'planes'>(
-  scene: SceneDocument,
-  collection: C,
-  id: string,
-  fields: Partial<RecordOf<C>>,
-): Edit[] {
-  const edit = change(scene, collection, id, fields);
-  return edit ? [edit] : [];
-}
 
 /** The same for many rows, as the edits of one step. */
 export function columnEdits(

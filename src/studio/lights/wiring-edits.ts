@@ -1,6 +1,6 @@
 /** Wiring many at once: circuits, shadows, levels. Each gives the edits of a single thing, to be put into one step. */
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import { applyEdits, change, type Edit } from '@/core/scene/edits';
+import { applyEdits, changes, type Edit } from '@/core/scene/edits';
 import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { LIGHT_SCREENS } from './kinds/all-kinds';
 import type { FixtureName } from '../store/fixtures';
@@ -26,13 +26,7 @@ export function circuitEdits(
   const next = inOrder(scene.circuits)
     .map(([id]) => id)
     .filter((id) => (id === circuitId ? isOn : now.includes(id)));
-  const edit = change(scene, name.collection, name.id, { circuitIds: next });
-  return edit ? [edit] : [];
-}
-
-export function levelEdits(scene: SceneDocument, { collection, id }: FixtureName, level: number): Edit[] {
-  const edit = scene[collection][id] && change(scene, collection, id, { level });
-  return edit ? [edit] : [];
+  return changes(scene, name.collection, name.id, { circuitIds: next });
 }
 
 /** Whether the lights of something throw shadows; null where none of them can. */
@@ -48,18 +42,14 @@ export function shadowsOf(
 
 /** Shadows of a light, or of all lights of a lamp, by overrides. */
 export function shadowEdits(scene: SceneDocument, { collection, id }: FixtureName, shadows: boolean): Edit[] {
-  if (collection === 'lights') {
-    const edit = scene.lights[id] && change(scene, 'lights', id, { shadows });
-    return edit ? [edit] : [];
-  }
+  if (collection === 'lights') return scene.lights[id] ? changes(scene, 'lights', id, { shadows }) : [];
   const lamp = scene.lamps[id];
   if (!lamp) return [];
   // Each override is counted from what the one before left.
   const after = lightPartsOf(scene, lamp)
     .filter(({ kind }) => !LIGHT_SCREENS[kind].isAmbient)
     .reduce((now, part) => applyEdits(now, overrideEdits(now, [id], part.id, { shadows })), scene);
-  const edit = change(scene, 'lamps', id, { overrides: after.lamps[id].overrides });
-  return edit ? [edit] : [];
+  return changes(scene, 'lamps', id, { overrides: after.lamps[id].overrides });
 }
 
 function looksOf(scene: SceneDocument, { collection, id }: FixtureName) {

@@ -8,7 +8,8 @@ import { newLightPart } from '@/core/scene/records/luminaire';
 import { newSprite } from '@/core/scene/records/sprite';
 import { wiringRows } from '../store/wiring-rows';
 import { fakeStudio } from '../testing/fake-studio';
-import { ChannelDrag, meanLevel, setLevels } from './channel-drag';
+import { meanLevel, setAcross } from './across';
+import { ChannelDrag } from './channel-drag';
 import { columnEdits, wiringColumns } from './wiring-columns';
 import { shadowsOf } from './wiring-edits';
 
@@ -99,11 +100,11 @@ describe('a drag across channels', () => {
   });
   it('of several under one fader keeps their proportions; dark ones are set', () => {
     const studio = fakeStudio(scene());
-    setLevels(studio, [A, B], 4);
+    setAcross(studio, 'level', [A, B], { level: 4 });
     expect([studio.scene.lights.a.level, studio.scene.lights.b.level]).toEqual([2, 6]);
     expect(meanLevel(studio.scene, [A, B])).toBe(4);
-    setLevels(studio, [A, B], 0);
-    setLevels(studio, [A, B], 1.5);
+    setAcross(studio, 'level', [A, B], { level: 0 });
+    setAcross(studio, 'level', [A, B], { level: 1.5 });
     expect([studio.scene.lights.a.level, studio.scene.lights.b.level]).toEqual([1.5, 1.5]);
   });
   it('mutes what it passes, which is no step', () => {

@@ -7,8 +7,17 @@ import { NameField } from '../controls/NameField';
 import { useDesk, useStudio, useSync } from '../context';
 import { ownPerson } from '../store/person';
 import { revisionPictureUrl } from '../store/server-api';
-import { setWipeView } from '../commands/wipe-views';
+import { showWipe } from '../commands/wipe-views';
+import { LIT, type WipeView } from '../store/wipe';
 import { changedWords, listedRevisions } from './listed';
+
+type ShownWay = 'look' | 'compare';
+
+/** The two ways in which a revision is shown on the stage, and their keys. */
+const SHOWN: readonly { way: ShownWay; key: string; label: string; hint: string }[] = [
+  { way: 'look', key: 'Look', label: 'Look at', hint: 'The whole stage as it was then' },
+  { way: 'compare', key: 'Compare', label: 'Compare with', hint: 'As it was then, left of the edge' },
+];
 
 export function Revisions() {
   const studio = useStudio();
@@ -53,7 +62,15 @@ export function Revisions() {
 function RevisionItem({ entry, folded }: { entry: RevisionEntry; folded: number }) {
   const studio = useStudio();
   const { revision, madeAt, author, name, hasPicture } = entry;
-  const isShown = useDesk(({ wipe }) => wipe?.left.view === 'revision' && wipe.left.revision === revision);
+  const shown = useDesk(({ wipe }) => {
+    const isHere = (view: WipeView | undefined) => view?.view === 'revision' && view.revision === revision;
+    return !isHere(wipe?.left) ? null : isHere(wipe?.right) ? 'look' : 'compare';
+  });
+  const show = (way: ShownWay) => {
+    const view: WipeView = { view: 'revision', revision };
+    if (shown === way) studio.desk.setState({ wipe: null });
+    else showWipe(studio, { left: view, right: way === 'look' ? view : LIT });
+  };
   const who = author === null ? null : author.id === ownPerson().id ? 'you' : author.name || 'someone';
   const branch = async () => {
     const id = await studio.revisions.branch(
@@ -67,7 +84,7 @@ function RevisionItem({ entry, folded }: { entry: RevisionEntry; folded: number 
       <div
         role="img"
         aria-label={hasPicture ? `Picture of revision ${revision}` : `Revision ${revision} has no picture`}
-        className="pixels h-[54px] w-[96px] shrink-0 border border-line bg-soot bg-contain bg-center bg-no-repeat"
+        className="pixels h-[45px] w-[80px] shrink-0 border border-line bg-soot bg-contain bg-center bg-no-repeat"
         style={
           hasPicture ? { backgroundImage: `url(${revisionPictureUrl(studio.info.id, revision)})` } : undefined
         }
@@ -86,19 +103,19 @@ function RevisionItem({ entry, folded }: { entry: RevisionEntry; folded: number 
           {who && ` · ${who}`} · {changedWords(entry, folded)}
         </p>
         <div className="mt-1 flex gap-1">
-          <button
-            type="button"
-            className="key"
-            aria-pressed={isShown}
-            aria-label={`Compare with revision ${revision}`}
-            onClick={() =>
-              isShown
-                ? studio.desk.setState({ wipe: null })
-                : setWipeView(studio, 'left', { view: 'revision', revision })
-            }
-          >
-            Compare
-          </button>
+          {SHOWN.map(({ way, key, label, hint }) => (
+            <button
+              key={way}
+              type="button"
+              className="key"
+              aria-pressed={shown === way}
+              aria-label={`${label} revision ${revision}`}
+              title={hint}
+              onClick={() => show(way)}
+            >
+              {key}
+            </button>
+          ))}
           <button
             type="button"
             className="key"

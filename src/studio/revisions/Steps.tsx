@@ -25,7 +25,7 @@ export function Steps() {
     >
       {undone.map((label, i) => step(label, `redo ${i}`, false, false, undone.length - i))}
       {done.toReversed().map((label, i) => step(label, `undo ${done.length - i}`, true, i === 0, -i))}
-      {step('As it was opened first', 'first', true, done.length === 0, -done.length)}
+      {step('As it was when first opened', 'first', true, done.length === 0, -done.length)}
     </ol>
   );
 }

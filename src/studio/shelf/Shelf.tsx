@@ -3,6 +3,7 @@ import type { MouseEvent } from 'react';
 import { readyLuminaire, type ReadyLuminaireId } from '@/ready/all-luminaires';
 import { framesIn } from '@/core/art/frames';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
+import { PanelHead } from '../controls/PanelHead';
 import { PaintPicture } from '../controls/PaintPicture';
 import { FramePicture } from '../controls/FramePicture';
 import { useDesk, useScene, useStudio } from '../context';
@@ -14,7 +15,6 @@ import { importPictures, tellReport } from '../store/import-pictures';
 export const DRAGGED_ARTWORK = 'application/x-oilwick-artwork';
 export const DRAGGED_LUMINAIRE = 'application/x-oilwick-luminaire';
 
-const TABS = ['artworks', 'luminaires'] as const;
 const TAB_WORDS = { artworks: 'Artworks', luminaires: 'Luminaires' };
 
 /** The project's artworks and luminaires, ready to be put on the stage by a click or a drag. */
@@ -37,21 +37,21 @@ export function Shelf() {
     <aside
       aria-label="Shelf"
       data-layer
-      className="floating absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate p-2"
+      className="floating absolute inset-x-0 bottom-0 z-10 flex max-h-[196px] flex-col border-t border-rail bg-slate px-2 pb-2"
     >
-      <div className="mb-2 flex items-center gap-2">
-        <h2 className="text-plain">Shelf</h2>
-        {TABS.map((name) => (
-          <button
-            key={name}
-            type="button"
-            className="key"
-            aria-pressed={tab === name}
-            onClick={() => studio.desk.setState({ shelfTab: name })}
-          >
-            {TAB_WORDS[name]}
-          </button>
-        ))}
+      <PanelHead
+        title="Shelf"
+        tabs={TAB_WORDS}
+        current={tab}
+        onTab={(name) => studio.desk.setState({ shelfTab: name })}
+        onClose={() =>
+          studio.desk.setState({
+            artworkId: null,
+            luminaireId: null,
+            ...(tool === 'place' ? { tool: 'pick' } : {}),
+          })
+        }
+      >
         <span className="min-w-0 truncate text-ash">
           {tool === 'scatter'
             ? 'click what to scatter, with Ctrl for several'
@@ -66,21 +66,7 @@ export function Shelf() {
         <FileKey accept={PICTURE_FILES} multiple onFiles={(files) => void bringIn(files)}>
           Import pictures
         </FileKey>
-        <button
-          type="button"
-          className="key"
-          onClick={() =>
-            studio.desk.setState({
-              shelfOpen: false,
-              artworkId: null,
-              luminaireId: null,
-              ...(tool === 'place' ? { tool: 'pick' } : {}),
-            })
-          }
-        >
-          Close
-        </button>
-      </div>
+      </PanelHead>
       {tab === 'artworks' ? <Artworks /> : <Luminaires />}
     </aside>
   );

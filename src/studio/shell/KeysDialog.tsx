@@ -40,7 +40,7 @@ function KeyList({ close }: { close(): void }) {
   const studio = useStudio();
   const own = useStore(studio.preferences);
   const [changed, setChanged] = useState<Command | null>(null);
-  const [told, setTold] = useState('Press a key in the list to change it.');
+  const [told, setTold] = useState('Click a key in the list to change it.');
   useEffect(() => {
     if (!changed) return;
     const onKey = (event: KeyboardEvent) => {

@@ -1,6 +1,7 @@
 'use client';
 import { drawAsBrought, offersFor } from '../store/offers';
-import { useEffect, useRef, type DragEvent } from 'react';
+import { useEffect, useRef, type ComponentType, type DragEvent } from 'react';
+import type { Panel } from '../store/desk-store';
 import { useDesk, useScene, useStudio } from '../context';
 import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
 import { wordsOf } from '@/core/faults';
@@ -22,6 +23,19 @@ import { Wiring } from '../wiring/Wiring';
 import { Notice } from '../controls/Notice';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
 
+/** What lies over the stage, by the names of panels. */
+const PANEL_PARTS: Record<Panel, ComponentType> = {
+  shelf: Shelf,
+  wiring: Wiring,
+  steps: History,
+  revisions: History,
+};
+
+function PanelOver({ panel }: { panel: Panel }) {
+  const Part = PANEL_PARTS[panel];
+  return <Part />;
+}
+
 export function Stage() {
   const studio = useStudio();
   const stage = useRef<HTMLDivElement>(null);
@@ -30,10 +44,8 @@ export function Stage() {
   const readout = useRef<HTMLParagraphElement>(null);
   const hint = useRef<HTMLParagraphElement>(null);
   const view = useRef<StageView | null>(null);
-  const shelfOpen = useDesk((state) => state.shelfOpen);
+  const panel = useDesk((state) => state.panel);
   const hasWipe = useDesk((state) => state.wipe !== null);
-  const hasHistory = useDesk((state) => state.historyTab !== null);
-  const wiringOpen = useDesk((state) => state.wiringOpen);
   const tool = useDesk((state) => state.tool);
   const eyes = useDesk((state) => state.eyes);
   const isEmpty = useScene(
@@ -120,9 +132,7 @@ export function Stage() {
       <HintLine line={hint} />
       <ReadoutLine line={readout} />
       <Notice />
-      {shelfOpen && <Shelf />}
-      {wiringOpen && <Wiring />}
-      {hasHistory && <History />}
+      {panel && <PanelOver panel={panel} />}
     </div>
   );
 }

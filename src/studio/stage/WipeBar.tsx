@@ -1,15 +1,20 @@
 'use client';
 /** What both sides of the wipe show, chosen above the edge. */
+import type { ComponentType } from 'react';
 import { useStore } from 'zustand';
 import { COLOUR_VISION_NAMES } from '@/core/checks/colour-vision';
 import { inOrder } from '@/core/scene/document';
+import { Select } from '../controls/Select';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
-import { setWipeSide, setWipeView, WIPE_VIEW_NAMES, wipeKind } from '../commands/wipe-views';
+import { setWipeSide, setWipeView, WIPE_VIEW_NAMES, wipeKind, type ViewOf } from '../commands/wipe-views';
 import type { Wipe, WipeView, WipeViewName } from '../store/wipe';
 
 type Side = keyof Wipe;
 const SIDE_WORDS: Record<Side, string> = { left: 'Left of the edge', right: 'Right of the edge' };
+
+/** So many revisions are offered; the others are compared from their list. */
+const MOST_REVISIONS = 40;
 
 export function WipeBar() {
   const studio = useStudio();
@@ -41,131 +46,85 @@ export function WipeBar() {
 
 function SideChoice({ side, shown }: { side: Side; shown: WipeView }) {
   const studio = useStudio();
+  const Detail = DETAILS[shown.view] as ComponentType<DetailProps<WipeView>> | undefined;
   return (
     <>
-      <select
-        aria-label={SIDE_WORDS[side]}
-        className="field cursor-pointer bg-slate text-brass"
+      <Select<WipeViewName>
+        label={SIDE_WORDS[side]}
         value={shown.view}
-        onChange={(event) => setWipeSide(studio, side, event.currentTarget.value as WipeViewName)}
-      >
-        {WIPE_VIEW_NAMES.map((name) => (
-          <option key={name} value={name} className="bg-slate text-chalk">
-            {wipeKind(name).word}
-          </option>
-        ))}
-      </select>
-      <Detail side={side} shown={shown} />
+        options={WIPE_VIEW_NAMES.map((name) => [name, wipeKind(name).word] as const)}
+        onChange={(name) => setWipeSide(studio, side, name)}
+      />
+      {Detail && (
+        <Detail words={SIDE_WORDS[side]} shown={shown} onChange={(view) => setWipeView(studio, side, view)} />
+      )}
     </>
   );
 }
 
-/** Which light, hour, revision or eyes. */
-function Detail({ side, shown }: { side: Side; shown: WipeView }) {
-  const studio = useStudio();
-  const set = (view: WipeView) => setWipeView(studio, side, view);
-  switch (shown.view) {
-    case 'light':
-      return <LightChoice side={side} id={shown.id} onChange={(id) => set({ view: 'light', id })} />;
-    case 'hour':
-      return (
-        <div className="w-[170px]">
-          <ValueField
-            label="Hour"
-            value={shown.clockHours}
-            low={0}
-            high={24}
-            step={0.25}
-            unit="h"
-            onPreview={(clockHours) => set({ view: 'hour', clockHours })}
-            onCommit={(clockHours) => set({ view: 'hour', clockHours })}
-            onCancel={() => undefined}
-          />
-        </div>
-      );
-    case 'revision':
-      return (
-        <RevisionChoice
-          side={side}
-          revision={shown.revision}
-          onChange={(revision) => set({ view: 'revision', revision })}
+interface DetailProps<V> {
+  /** Which side it is. */
+  words: string;
+  shown: V;
+  onChange(view: V): void;
+}
+
+const NARROW = 'max-w-[140px]';
+
+/** What else there is to choose of a view. */
+const DETAILS: { [N in WipeViewName]?: ComponentType<DetailProps<ViewOf<N>>> } = {
+  light: function WhichLight({ words, shown, onChange }) {
+    const options = useScene(({ scene }) =>
+      [...inOrder(scene.lights), ...inOrder(scene.lamps)].map(([id, { name }]) => [id, name] as const),
+    );
+    return (
+      <Select
+        label={`${words}: which light`}
+        value={shown.id}
+        options={options}
+        className={NARROW}
+        onChange={(id) => onChange({ view: 'light', id })}
+      />
+    );
+  },
+  hour: function WhichHour({ shown, onChange }) {
+    const set = (clockHours: number) => onChange({ view: 'hour', clockHours });
+    return (
+      <div className="w-[170px]">
+        <ValueField
+          {...{ label: 'Hour', value: shown.clockHours, low: 0, high: 24, step: 0.25, unit: 'h' }}
+          onPreview={set}
+          onCommit={set}
+          onCancel={() => undefined}
         />
-      );
-    case 'eyes':
-      return (
-        <DetailChoice
-          label={`${SIDE_WORDS[side]}: whose eyes`}
-          value={shown.eyes}
-          options={COLOUR_VISION_NAMES.map((name) => [name, `a ${name}`] as const)}
-          onChange={(eyes) => set({ view: 'eyes', eyes })}
-        />
-      );
-    default:
-      return null;
-  }
-}
-
-function LightChoice({ side, id, onChange }: { side: Side; id: string; onChange(id: string): void }) {
-  const options = useScene(({ scene }) =>
-    [...inOrder(scene.lights), ...inOrder(scene.lamps)].map(([one, { name }]) => [one, name] as const),
-  );
-  return (
-    <DetailChoice
-      label={`${SIDE_WORDS[side]}: which light`}
-      value={id}
-      options={options}
-      onChange={onChange}
-    />
-  );
-}
-
-function RevisionChoice({
-  side,
-  revision,
-  onChange,
-}: {
-  side: Side;
-  revision: number;
-  onChange(revision: number): void;
-}) {
-  const { revisions } = useStudio();
-  const entries = useStore(revisions.api, (state) => state.entries) ?? [];
-  const others = entries.filter((one) => one.revision !== revision).slice(0, 40);
-  return (
-    <DetailChoice
-      label={`${SIDE_WORDS[side]}: which revision`}
-      value={`${revision}`}
-      options={[revision, ...others.map((one) => one.revision)].map(
-        (one) => [`${one}`, revisions.wordsOf(one)] as const,
-      )}
-      onChange={(one) => onChange(Number(one))}
-    />
-  );
-}
-
-function DetailChoice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: T;
-  options: readonly (readonly [T, string])[];
-  onChange(value: T): void;
-}) {
-  return (
-    <select
-      aria-label={label}
-      className="field max-w-[140px] cursor-pointer bg-slate text-brass"
-      value={value}
-      onChange={(event) => onChange(event.currentTarget.value as T)}
-    >
-      {options.map(([option, words]) => (
-        <option key={option} value={option} className="bg-slate text-chalk">
-          {words}
-        </option>
-      ))}
-    </select>
-  );
-}
+      </div>
+    );
+  },
+  revision: function WhichRevision({ words, shown, onChange }) {
+    const { revisions } = useStudio();
+    const entries = useStore(revisions.api, (state) => state.entries) ?? [];
+    const others = entries.map(({ revision }) => revision).filter((one) => one !== shown.revision);
+    return (
+      <Select
+        label={`${words}: which revision`}
+        value={`${shown.revision}`}
+        options={[shown.revision, ...others.slice(0, MOST_REVISIONS)].map(
+          (one) => [`${one}`, revisions.wordsOf(one)] as const,
+        )}
+        className={NARROW}
+        onChange={(one) => onChange({ view: 'revision', revision: Number(one) })}
+      />
+    );
+  },
+  eyes: function WhoseEyes({ words, shown, onChange }) {
+    return (
+      <Select
+        label={`${words}: whose eyes`}
+        value={shown.eyes}
+        options={COLOUR_VISION_NAMES.map((name) => [name, `a ${name}`] as const)}
+        className={NARROW}
+        onChange={(eyes) => onChange({ view: 'eyes', eyes })}
+      />
+    );
+  },
+};

@@ -38,7 +38,11 @@ export class StageOverlay {
     this.mini.draw(context, size, ratio, look.colours.line, look.colours.picked);
     const { wipe } = studio.desk.getState();
     if (wipe) {
-      const [left, right] = [wipe.left, wipe.right].map((view) => wipeWords(studio, view));
+      const [left, right] = [wipe.left, wipe.right].map((view) =>
+        view.view === 'reference' && this.picture.waitsForStill
+          ? `${wipeWords(studio, view)}, being drawn`
+          : wipeWords(studio, view),
+      );
       overlay.wipe(Math.round(live.wipe * size.width), size.height, left, right);
     }
   }

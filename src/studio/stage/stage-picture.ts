@@ -104,6 +104,11 @@ export class StagePicture {
     context.restore();
   }
 
+  /** Whether a side of the wipe waits for its still picture. */
+  get waitsForStill(): boolean {
+    return referenceSide(this.studio.desk.getState().wipe) !== null && !this.stillPicture.isCurrent;
+  }
+
   /** A small picture of the gate as it is kept, without what lasts only while looking; null where nothing can draw. */
   thumbnail(): Image | null {
     const { renderer, studio } = this;
@@ -160,7 +165,9 @@ export class StagePicture {
       BEYOND,
     );
     const reference = referenceSide(wipe);
-    if (reference) this.wantStill(this.moment(reference, LIT), live.isFrozen ? live.seconds : 0);
+    // Art that is not there yet would be missing from it.
+    if (reference && studio.pictures.isComplete)
+      this.wantStill(this.moment(reference, LIT), live.isFrozen ? live.seconds : 0);
     return sides.at(-1)!.moment;
   }
 

@@ -35,6 +35,11 @@ export class StillPicture {
     if (!this.busy) this.begin();
   }
 
+  /** Whether the last one shows what was asked for last. */
+  get isCurrent(): boolean {
+    return this.last !== null && !this.busy;
+  }
+
   dispose(): void {
     this.worker?.terminate();
     this.last?.picture.close();

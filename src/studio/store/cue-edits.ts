@@ -1,5 +1,5 @@
 /** Edits of cues as wholes: copies, and values that a chart sets at an hour. */
-import { change, create, type Edit } from '@/core/scene/edits';
+import { changes, create, type Edit } from '@/core/scene/edits';
 import { newCue } from '@/core/scene/records/cue';
 import { withItem, type CueItem, type ItemValue } from '@/core/time/cue-items';
 import { clockText } from '@/core/time/cues';
@@ -48,6 +48,5 @@ export function editsHolding(studio: Studio, item: CueItem, hours: number, to: I
     const cue = newCue({ clockHours: hours });
     return [create('cues', freshId(), { ...cue, ...withItem(cue, item, to) })];
   }
-  const edit = change(studio.scenes.kept, 'cues', there[0], withItem(there[1], item, to));
-  return edit ? [edit] : [];
+  return changes(studio.scenes.kept, 'cues', there[0], withItem(there[1], item, to));
 }

@@ -37,8 +37,9 @@ export interface Scatter extends ScatterRule {
   artworkIds: readonly string[];
 }
 
-export const HISTORY_TABS = ['steps', 'revisions'] as const;
-export type HistoryTab = (typeof HISTORY_TABS)[number];
+/** What lies over the stage: one at a time. */
+export const PANELS = ['shelf', 'wiring', 'steps', 'revisions'] as const;
+export type Panel = (typeof PANELS)[number];
 
 export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'rounds', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
@@ -63,17 +64,14 @@ export interface DeskState {
   partId: string | null;
   /** Things are placed and moved by whole multiples of this; 0 is no grid. */
   gridPx: number;
-  shelfOpen: boolean;
+  panel: Panel | null;
   /** Whether the passes of a frame are looked at. */
   passesOpen: boolean;
   /** Whether an action is being looked for by its words. */
   paletteOpen: boolean;
-  /** Whether the wiring lies over the stage, what is looked for in it, and what it shows. */
-  wiringOpen: boolean;
-  /** What of the history lies beside the stage. */
-  historyTab: HistoryTab | null;
   /** Whether the list of keys is open. */
   keysOpen: boolean;
+  /** What is looked for in the wiring, and what it shows. */
   wiringQuery: string;
   wiringShows: WiringShows;
   shelfTab: 'artworks' | 'luminaires';
@@ -131,11 +129,9 @@ export function createDesk(bench: Bench) {
     lightKind: 'point',
     goboId: null,
     gridPx: 0,
-    shelfOpen: false,
+    panel: null,
     passesOpen: false,
     paletteOpen: false,
-    wiringOpen: false,
-    historyTab: null,
     keysOpen: false,
     wiringQuery: '',
     wiringShows: 'all',

@@ -3,7 +3,7 @@ import { HANGERS, stanceOnPlane, type HangerCollection } from '@/core/moment/sta
 import { carriersOf } from '@/core/moment/standing';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Hanging } from '@/core/scene/records/sprite';
-import { change, type Edit } from '@/core/scene/edits';
+import { change, changes, type Edit } from '@/core/scene/edits';
 import type { Picked } from './scene-store';
 import type { Studio } from './studio';
 
@@ -36,8 +36,7 @@ export function takeOff(studio: Studio): void {
   const edits = hangersOf(studio).flatMap(({ collection, id }): Edit[] => {
     if (scene[collection][id].hangsOn === null) return [];
     const stance = stanceOnPlane(scene, collection, id, seconds);
-    const edit = change(scene, collection, id, { hangsOn: null, ...stance });
-    return edit ? [edit] : [];
+    return changes(scene, collection, id, { hangsOn: null, ...stance });
   });
   studio.scenes.transact({ label: 'Take off', edits });
 }

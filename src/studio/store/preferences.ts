@@ -18,7 +18,7 @@ function areKeys(value: unknown): value is Record<string, string[]> {
 }
 
 const FIELDS = {
-  bayWidthPx: whole(...BAY_WIDTH_PX).default(720),
+  bayWidthPx: whole(...BAY_WIDTH_PX).default(768),
   elevationWidthPx: whole(...ELEVATION_WIDTH_PX).default(ELEVATION_WIDTH_PX[0]),
   /** Columns of the bay of which only the heading shows, by their titles. */
   foldedColumns: list(text(80).required(), 200).default(() => []),

@@ -20,18 +20,17 @@ export interface Wipe {
 
 export const LIT: WipeView = { view: 'lit' };
 
+type LeftOut = { [N in WipeViewName]?: (view: Extract<WipeView, { view: N }>) => Partial<Passing> };
+
+const LEFT_OUT: LeftOut = {
+  unlit: () => ({ unlit: true }),
+  relief: () => ({ relief: false }),
+  shadows: () => ({ shadows: false }),
+  light: ({ id }) => ({ solo: new Set([id]), muted: new Set() }),
+};
+
 /** What a view leaves out of what is shown else. */
 export function wipePassing(view: WipeView): Partial<Passing> {
-  switch (view.view) {
-    case 'unlit':
-      return { unlit: true };
-    case 'relief':
-      return { relief: false };
-    case 'shadows':
-      return { shadows: false };
-    case 'light':
-      return { solo: new Set([view.id]), muted: new Set() };
-    default:
-      return {};
-  }
+  const leftOut = LEFT_OUT[view.view] as ((view: WipeView) => Partial<Passing>) | undefined;
+  return leftOut?.(view) ?? {};
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { inOrder } from '@/core/scene/document';
-import { change } from '@/core/scene/edits';
+import { changes } from '@/core/scene/edits';
 import type { Cue } from '@/core/scene/records/cue';
 import { isHeld, itemIn, itemKey, itemsIn, withHeld, withItem, type CueItem } from '@/core/time/cue-items';
 import { clockText } from '@/core/time/cues';
@@ -55,8 +55,7 @@ function useCueGesture(id: string, label: string) {
   const studio = useStudio();
   const gesture = useGesture(studio, label);
   const edits = (fields: Edited) => {
-    const edit = change(studio.scenes.kept, 'cues', id, fields);
-    return edit ? [edit] : [];
+    return changes(studio.scenes.kept, 'cues', id, fields);
   };
   return {
     preview: (fields: Edited) => gesture.preview(edits(fields)),

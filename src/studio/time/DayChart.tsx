@@ -3,7 +3,7 @@
 import { useRef, type PointerEvent } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { change, type Edit } from '@/core/scene/edits';
+import { change, changes, type Edit } from '@/core/scene/edits';
 import {
   isColourItem,
   itemIn,
@@ -95,11 +95,10 @@ function ValueGraph({ item }: { item: CueItem }) {
   const moved = (point: ChartPoint, toHours: number, to: ItemValue): Edit[] => {
     const at = isHourTaken(studio, toHours, point.id) ? point.hours : toHours;
     const cue = studio.scenes.kept.cues[point.id];
-    const edit = change(studio.scenes.kept, 'cues', point.id, {
+    return changes(studio.scenes.kept, 'cues', point.id, {
       clockHours: at,
       ...(isColour ? {} : withItem(cue, item, to)),
     });
-    return edit ? [edit] : [];
   };
   const add = (event: PointerEvent) => {
     if (event.target !== chart.current) return;

@@ -6,7 +6,7 @@ import { line } from 'd3-shape';
 import { settingsOf } from '@/core/scene/document';
 import type { SceneSettings } from '@/core/scene/records/settings';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
-import { change } from '@/core/scene/edits';
+import { changes } from '@/core/scene/edits';
 import { clockText } from '@/core/time/cues';
 import { DAY_HOURS, wrapHours } from '@/core/time/periodic';
 import { earthPlace } from '@/core/time/sky';
@@ -63,8 +63,7 @@ export function SunGraph() {
     line<number>(acrossDay, (hour) => down(sky.at(body, hour).altitudeDeg))(hours)!;
   const points = settings.sunBy === 'arc' ? arcPoints(settings) : [];
   const edits = (fields: Partial<SceneSettings>) => {
-    const edit = change(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
-    return edit ? [edit] : [];
+    return changes(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
   };
   const dragged = useRef<Partial<SceneSettings> | null>(null);
   return (

@@ -17,7 +17,7 @@ export class PlaceSpriteTool implements Tool {
     if (luminaireId && luminaires[luminaireId]) placeLamp(this.studio, luminaireId, x, y);
     else if (artworkId && artworks[artworkId]) placeSprite(this.studio, artworkId, x, y);
     else {
-      this.studio.desk.setState({ shelfOpen: true });
+      this.studio.desk.setState({ panel: 'shelf' });
       this.studio.say('Choose an artwork or a luminaire on the shelf, then click on the stage.');
     }
   }

@@ -23,7 +23,7 @@ export class ScatterTool implements Tool {
     const { studio } = this;
     const { artworkIds } = studio.desk.getState().scatter;
     if (!artworkIds.some((id) => studio.scene.artworks[id])) {
-      studio.desk.setState({ shelfOpen: true, shelfTab: 'artworks' });
+      studio.desk.setState({ panel: 'shelf', shelfTab: 'artworks' });
       studio.say('Choose what to scatter: click artworks on the shelf, with Ctrl for several.');
       return;
     }

@@ -120,7 +120,7 @@ describe('the place tool', () => {
     const tool = new PlaceSpriteTool(studio);
     tool.down(at(3, 3));
     expect(studio.scene.sprites).toEqual({});
-    expect(studio.desk.getState().shelfOpen).toBe(true);
+    expect(studio.desk.getState().panel).toBe('shelf');
     studio.desk.setState({ artworkId: 'art' });
     tool.down(at(10.4, 20.6));
     tool.down(at(30, 20));

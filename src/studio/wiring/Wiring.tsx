@@ -2,6 +2,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { useDesk, useScene, useStudio } from '../context';
+import { PanelHead } from '../controls/PanelHead';
+import { Select } from '../controls/Select';
 import { CircuitMark } from '../controls/CircuitMark';
 import { PaintDrag } from '../store/paint-drag';
 import { columnEdits, wiringColumns, type WiringColumn } from '../lights/wiring-columns';
@@ -38,8 +40,7 @@ export function Wiring() {
       data-layer
       className="floating absolute inset-y-0 right-0 z-10 flex max-w-full flex-col border-l border-rail bg-slate"
     >
-      <div className="flex items-center gap-2 p-2">
-        <h2 className="text-plain">Wiring</h2>
+      <PanelHead title="Wiring">
         <input
           type="search"
           aria-label="Find a row of the wiring"
@@ -48,27 +49,14 @@ export function Wiring() {
           value={query}
           onChange={(event) => studio.desk.setState({ wiringQuery: event.currentTarget.value })}
         />
-        <select
-          aria-label="What the wiring shows"
-          className="field cursor-pointer bg-slate text-brass"
+        <Select
+          label="What the wiring shows"
           value={shows}
-          onChange={(event) =>
-            studio.desk.setState({
-              wiringShows: WIRING_SHOWS.find((one) => one === event.currentTarget.value),
-            })
-          }
-        >
-          {WIRING_SHOWS.map((one) => (
-            <option key={one} value={one} className="bg-slate text-chalk">
-              {SHOWS_WORDS[one]}
-            </option>
-          ))}
-        </select>
+          options={WIRING_SHOWS.map((one) => [one, SHOWS_WORDS[one]] as const)}
+          onChange={(one) => studio.desk.setState({ wiringShows: one })}
+        />
         <span className="min-w-0 flex-1 truncate text-right text-ash">drag over cells to set many</span>
-        <button type="button" className="key" onClick={() => studio.desk.setState({ wiringOpen: false })}>
-          Close
-        </button>
-      </div>
+      </PanelHead>
       <Head columns={columns} rows={rows} />
       <Rows columns={columns} rows={rows} />
     </aside>

@@ -3,6 +3,7 @@
 import { inOrder } from '@/core/scene/document';
 import { change } from '@/core/scene/edits';
 import type { Fixture } from '@/core/scene/records/fixture';
+import { Select } from '../controls/Select';
 import { useScene, useStudio } from '../context';
 import type { FixtureName } from '../store/fixtures';
 import type { CellState, WiringColumn } from '../lights/wiring-columns';
@@ -111,21 +112,13 @@ function Span({ name }: { name: FixtureName }) {
     open: string,
     onChange: (id: string | null) => void,
   ) => (
-    <select
-      aria-label={`${fixture.name}, ${label}`}
-      className="field w-[97px] cursor-pointer bg-slate text-brass"
+    <Select
+      label={`${fixture.name}, ${label}`}
       value={value ?? ''}
-      onChange={(event) => onChange(event.currentTarget.value || null)}
-    >
-      <option value="" className="bg-slate text-chalk">
-        {open}
-      </option>
-      {planes.map(([id, words]) => (
-        <option key={id} value={id} className="bg-slate text-chalk">
-          {words}
-        </option>
-      ))}
-    </select>
+      options={[['', open], ...planes]}
+      className="w-[97px]"
+      onChange={(id) => onChange(id || null)}
+    />
   );
   return (
     <span className="ml-3 flex shrink-0 gap-1">
@@ -149,6 +142,6 @@ function PlanesKey({ id }: { id: string }) {
       Back to the circuits of {planeName}
     </button>
   ) : (
-    <span className="ml-3 truncate text-ash">as {planeName}</span>
+    <span className="ml-3 truncate text-ash">as its plane, {planeName}</span>
   );
 }

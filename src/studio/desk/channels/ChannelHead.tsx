@@ -1,5 +1,6 @@
 'use client';
 import { useStore } from 'zustand';
+import { optionsOf, Select } from '../../controls/Select';
 import { useDesk, useStudio } from '../../context';
 import type { ChannelFold, ChannelOrder } from '../../store/channels';
 
@@ -37,49 +38,23 @@ export function ChannelHead({ count }: { count: number }) {
       <span className="figure text-ash" title="Channels">
         {count}
       </span>
-      <Chooser
+      <Select
         label="Order of the channels"
         value={channelOrder}
-        words={ORDER_WORDS}
+        options={optionsOf(ORDER_WORDS)}
+        className="shrink-0"
         onChange={(order) => {
           studio.preferences.setState({ channelOrder: order });
           studio.desk.setState({ channelCosts: studio.costs.getState().shares });
         }}
       />
-      <Chooser
+      <Select
         label="Channels folded into one"
         value={channelFold}
-        words={FOLD_WORDS}
+        options={optionsOf(FOLD_WORDS)}
+        className="shrink-0"
         onChange={(fold) => studio.preferences.setState({ channelFold: fold })}
       />
     </div>
-  );
-}
-
-function Chooser<T extends string>({
-  label,
-  value,
-  words,
-  onChange,
-}: {
-  label: string;
-  value: T;
-  words: Record<T, string>;
-  onChange(value: T): void;
-}) {
-  return (
-    <select
-      aria-label={label}
-      title={label}
-      className="field shrink-0 cursor-pointer bg-slate text-brass"
-      value={value}
-      onChange={(event) => onChange(event.currentTarget.value as T)}
-    >
-      {(Object.entries(words) as [T, string][]).map(([option, text]) => (
-        <option key={option} value={option} className="bg-slate text-chalk">
-          {text}
-        </option>
-      ))}
-    </select>
   );
 }

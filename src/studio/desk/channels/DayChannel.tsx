@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { SETTINGS_ID, type SceneSettings } from '@/core/scene/records/settings';
 import { newFieldOf } from '@/core/scene/records/all-records';
-import { change, type Edit } from '@/core/scene/edits';
+import { changes, type Edit } from '@/core/scene/edits';
 import { useStudio } from '../../context';
 import { NumberInput } from '../../controls/NumberInput';
 import type { Studio } from '../../store/studio';
@@ -115,6 +115,5 @@ function DayChannel({
 }
 
 function settingEdits(studio: Studio, fields: Partial<SceneSettings>): Edit[] {
-  const made = change(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
-  return made ? [made] : [];
+  return changes(studio.scenes.kept, 'settings', SETTINGS_ID, fields);
 }

@@ -3,7 +3,7 @@
 import type { SceneDocument } from '@/core/scene/document';
 import { lightPartsOf } from '@/core/scene/lamp-parts';
 import { useDesk, useElsewhere, useScene, useStudio } from '../../context';
-import type { Across } from '../../lights/channel-drag';
+import { setAcross, type Across } from '../../lights/across';
 import { isGroup, membersOf, type ChannelEntry, type ChannelGroup } from '../../store/channels';
 import type { FixtureName } from '../../store/fixtures';
 import { toggled } from '../../store/desk-store';
@@ -78,14 +78,14 @@ export function FixtureChannel({ entry }: { entry: ChannelEntry }) {
           what="solo"
           on={isSolo}
           letter="S"
-          onPress={() => studio.desk.setState(({ solo }) => ({ solo: withAll(solo, ids, !isSolo) }))}
+          onPress={(isOn) => setAcross(studio, 'solo', members, { isOn })}
         />
         <Toggle
           name={`Mute ${name}`}
           what="muted"
           on={isMuted}
           letter="M"
-          onPress={() => studio.desk.setState(({ muted }) => ({ muted: withAll(muted, ids, !isMuted) }))}
+          onPress={(isOn) => setAcross(studio, 'muted', members, { isOn })}
         />
       </div>
       {isGroup(entry) ? <GroupKey group={entry} /> : <CostBar id={entry.id} name={name} />}
@@ -106,7 +106,7 @@ function Toggle({
   what: Across;
   on: boolean;
   letter: string;
-  onPress(): void;
+  onPress(isOn: boolean): void;
 }) {
   return (
     <button
@@ -115,7 +115,7 @@ function Toggle({
       aria-pressed={on}
       {...across(what)}
       className={`figure flex-1 cursor-pointer border ${on ? 'border-brass bg-brass text-soot' : 'border-rail text-ash'}`}
-      onClick={byKeyAlone(onPress)}
+      onClick={byKeyAlone(() => onPress(!on))}
     >
       {letter}
     </button>
@@ -145,12 +145,4 @@ function coloursOf(scene: SceneDocument, members: readonly FixtureName[]): strin
     return scene.lamps[id] ? lightPartsOf(scene, scene.lamps[id]).map(({ colour }) => colour) : [];
   });
   return [...new Set(all)].slice(0, 8);
-}
-
-function withAll(set: ReadonlySet<string>, ids: readonly string[], isOn: boolean): ReadonlySet<string> {
-  const next = new Set(set);
-  for (const id of ids)
-    if (isOn) next.add(id);
-    else next.delete(id);
-  return next;
 }

@@ -3,7 +3,7 @@ import { newFieldOf } from '@/core/scene/records/all-records';
 import type { CueValue } from '@/core/time/cue-values';
 import { useScene, useStudio } from '../../context';
 import { NumberInput } from '../../controls/NumberInput';
-import { meanLevel, setLevels } from '../../lights/channel-drag';
+import { meanLevel, setAcross } from '../../lights/across';
 import { isGroup, membersOf, type ChannelEntry } from '../../store/channels';
 import { itemNow } from '../../store/day-trial';
 import type { FixtureName } from '../../store/fixtures';
@@ -53,7 +53,7 @@ function OwnLevels({ entry, name }: { entry: ChannelEntry; name: string }) {
       name={name}
       value={value}
       differs={differs}
-      onCommit={(level) => setLevels(studio, members, level)}
+      onCommit={(level) => setAcross(studio, 'level', members, { level: Math.max(0, level) })}
     />
   );
 }

@@ -2,7 +2,8 @@
 import { inOrder } from '@/core/scene/document';
 import { CircuitMark } from '../../controls/CircuitMark';
 import { useScene, useStudio } from '../../context';
-import { circuitEdits, shadowEdits, shadowsOf } from '../../lights/wiring-edits';
+import { setAcross } from '../../lights/across';
+import { shadowsOf } from '../../lights/wiring-edits';
 import type { FixtureName } from '../../store/fixtures';
 import { across, byKeyAlone } from './across';
 
@@ -35,12 +36,7 @@ export function ShadowsKey({ members, name }: { members: readonly FixtureName[];
       }
       {...across('shadows')}
       className={`h-[14px] w-full shrink-0 cursor-pointer truncate text-left text-small leading-[14px] ${state === 'none' ? 'text-dust' : 'text-ash'}`}
-      onClick={byKeyAlone(() =>
-        studio.scenes.transact({
-          label: 'Shadows',
-          edits: members.flatMap((member) => shadowEdits(studio.scene, member, on)),
-        }),
-      )}
+      onClick={byKeyAlone(() => setAcross(studio, 'shadows', members, { isOn: on }))}
     >
       {SHADOW_WORDS[state]}
     </button>
@@ -71,12 +67,7 @@ export function Letters({ members, name }: { members: readonly FixtureName[]; na
           {...across(`circuit ${circuit.id}`)}
           className="w-[10px] cursor-pointer"
           onClick={byKeyAlone(() =>
-            studio.scenes.transact({
-              label: 'Wiring',
-              edits: members.flatMap((member) =>
-                circuitEdits(studio.scene, member, circuit.id, !circuit.isOn),
-              ),
-            }),
+            setAcross(studio, `circuit ${circuit.id}`, members, { isOn: !circuit.isOn }),
           )}
         >
           <CircuitMark index={circuit.index} isOn={circuit.isOn} />

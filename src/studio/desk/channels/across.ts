@@ -1,5 +1,5 @@
 /** How controls of channels are known to a drag across them. */
-import type { Across } from '../../lights/channel-drag';
+import type { Across } from '../../lights/across';
 
 /** What a control of a channel sets when a drag begins on it. */
 export const across = (what: Across) => ({ 'data-across': what });
