@@ -23,7 +23,8 @@ const STATES: readonly (readonly [name: string, keys: readonly string[]])[] = [
   ['the Art bench', ['Escape', 'Alt+1']],
   ['the Relief bench', ['Alt+2']],
   ['the Time bench', ['Alt+4']],
-  ['the Hand-off bench', ['Alt+5']],
+  ['the Finish bench', ['Alt+5']],
+  ['the Hand-off bench', ['Alt+6']],
 ];
 
 test('no bench has a serious finding', { tag: '@slow' }, async ({ page }) => {

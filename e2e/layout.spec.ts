@@ -49,6 +49,10 @@ const timePart =
   (name: string): Act =>
   (page) =>
     page.getByRole('group', { name: 'Parts of time' }).getByRole('button', { name }).click();
+const finishPart =
+  (name: string): Act =>
+  (page) =>
+    page.getByRole('group', { name: 'Parts of the finish' }).getByRole('button', { name }).click();
 const dayChart =
   (label: string): Act =>
   async (page) => {
@@ -88,6 +92,10 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['motion of what is picked', 'Time', pick(/^Hand lantern,/), turns],
   ['wicks', 'Time', press('Escape'), timePart('Wicks')],
   ['a wick that is drawn', 'Time', drawnWick],
+  ['passes of the finish', 'Finish'],
+  ['the grade', 'Finish', click('Grade')],
+  ['looks', 'Finish', finishPart('Looks')],
+  ['hours', 'Finish', finishPart('Hours')],
   ['art', 'Art', click(/^Stove smoke:/)],
   ['a frame', 'Art', click(/^Frame 3/)],
   ['outlines of art', 'Art', click(/^Wall tiles:/), press('k')],

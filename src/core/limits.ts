@@ -66,6 +66,12 @@ export const LIMITS = {
   motionSeconds: 86_400,
   lagSeconds: 10,
   cues: 200,
+  /** Looks and lookup tables of a project; bytes of the file of one, and places along the sides of a curve and of a cube. */
+  looks: 1_000,
+  tables: 200,
+  tableBytes: 24 * 1024 * 1024,
+  curvePlaces: 4096,
+  cubePlaces: 65,
   artworks: 5_000,
   /** Frames, brackets and tags of one artwork. */
   frames: 1024,

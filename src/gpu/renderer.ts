@@ -4,22 +4,26 @@
  * it does not do exactly: float rounding, and edges of rotated art that fall within a hair of a pixel's centre.
  */
 import { BAYER8 } from '@/core/raster/bayer';
-import { activePasses } from '@/core/finish/all-passes';
+import { pictureMarginPx } from '@/core/finish/picture-margin';
+import { meteringView } from '@/core/finish/exposure';
+import { marginOutputPx, widenedBy, type FinishFrame } from '@/core/finish/frame';
 import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Programs, type Target } from './device';
-import { passValues } from '@/core/finish/all-passes.glsl';
 import { chooseFloatFormat } from './float-format';
 import { FrameClock } from './frame-clock';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
 import { OPEN_PROGRAM, SHOW_PROGRAM } from './shaders/box';
-import { encodeProgram, overlayProgram, TRANSFER_STEPS, transferTable } from './shaders/picture';
+import { overlayProgram } from './shaders/picture';
+import { PixelReader } from './pixel-reader';
 import { ShadowMasks, type ShadowMask } from './shadow-masks';
 import { ShadowPlanner } from './shadow-plan';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
-import { WashTable } from './wash-table';
+import { FinishChain } from './finish/finish-chain';
+import { PlaneBlur } from './finish/plane-blur';
+import { NamedTargets, whole } from './finish/targets';
 
 /** Pictures that are drawn again and again: what stands still in them is kept. */
 const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
@@ -42,6 +46,14 @@ export interface GpuMemory {
   maskBytes: number;
   /** Of what lights are added up in. */
   format: string;
+}
+
+/** What a view shows before its finish. */
+interface Lit {
+  light: Target;
+  /** The overlay planes; null where there are none. */
+  overlay: Target | null;
+  passed: Passed | null;
 }
 
 type Passed = (pass: DrawnPass, show?: () => Target) => void;
@@ -92,11 +104,12 @@ export class Renderer {
   private readonly bayer: WebGLTexture;
   private readonly planner = new ShadowPlanner();
   private readonly surfaces: Surfaces;
-  private readonly washes: WashTable;
   private readonly hasOthersPrograms: boolean;
-  /** sRGB over 0 to 1; made when a linear scene is first finished. */
-  private transfer: WebGLTexture | null = null;
-  private readonly finished = new Map<string, Target>();
+  private readonly chain: FinishChain;
+  private readonly planeBlur: PlaneBlur;
+  private readonly reader: PixelReader;
+  /** Finished pictures by their names. */
+  private readonly targets: NamedTargets;
 
   constructor(
     readonly gl: WebGL2RenderingContext,
@@ -115,7 +128,10 @@ export class Renderer {
     this.sprites = new SpriteBatch(this.device, this.pictures, readsLevels);
     this.bayer = this.device.texture(8, 8, gl.R8, gl.RED, gl.UNSIGNED_BYTE, BAYER8, 1);
     this.lights = new LightBatch(this.device, this.pictures, this.bayer);
-    this.washes = new WashTable(this.device);
+    this.targets = new NamedTargets(this.device);
+    this.chain = new FinishChain(this.device, this.bayer);
+    this.planeBlur = new PlaneBlur(this.device);
+    this.reader = new PixelReader(this.device);
     const { device, pictures, sprites, lights, masks, planner } = this;
     this.surfaces = new Surfaces({
       device,
@@ -134,6 +150,20 @@ export class Renderer {
    * @param watch is told of each pass, which is then waited for
    */
   render(moment: Moment, source: PictureSource, name = 'main', watch?: PassWatch): Target {
+    const frame = this.frameOf(moment);
+    // Metered before anything else: what is drawn for it is of another size.
+    const autoStops = this.meter(moment, source);
+    const margin = marginOutputPx(moment.view, pictureMarginPx(moment, frame));
+    const wide = { ...moment, view: widenedBy(moment.view, margin) };
+    const { light, overlay, passed } = this.light(wide, source, name, watch);
+    const target = this.targets.get(name, moment.view.widthPx, moment.view.heightPx, 'byte');
+    const picture = this.chain.print({ moment: wide, light, overlay, margin, autoStops }, target);
+    passed?.({ kind: 'finish' });
+    return picture;
+  }
+
+  /** Draws the light of a view, before its finish. */
+  private light(moment: Moment, source: PictureSource, name: string, watch?: PassWatch): Lit {
     const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
     const surface = this.surfaces.of(width, height);
@@ -148,17 +178,20 @@ export class Renderer {
     if (passed) this.drawShadows(moment, passed);
     moment.planes.forEach((plane, index) => {
       const reaching = moment.lights.filter((one) => index >= one.spanFar && index <= one.spanNear);
+      const isBlurred = plane.blurPx > 0 && !plane.overlay && !moment.unlit;
+      const picture = isBlurred ? this.planeBlur.begin(light) : light;
       for (const layer of plane.overlay ? [] : plane.layers) {
-        const draw = { moment, plane, layer, lights: reaching, source, picture: light };
+        const draw = { moment, plane, layer, lights: reaching, source, picture };
         const lights = surface.layers.draw(draw);
         if (lights !== null) passed?.({ kind: 'layer', plane: index, sprites: layer.sprites.length, lights });
       }
       const inAir = moment.lights.filter((one) => one.plane === index && hangsInAir(one));
       if (inAir.length > 0) {
         layerLights.within([0, 0, width, height]);
-        layerLights.addAir(moment, plane, inAir, light, source);
+        layerLights.addAir(moment, plane, inAir, picture, source);
         passed?.({ kind: 'air', plane: index, lights: inAir.length });
       }
+      if (isBlurred) this.planeBlur.end(picture, light, plane.blurPx * moment.view.outputPerScenePx);
     });
     gl.disable(gl.SCISSOR_TEST);
     const overlay = this.drawOverlay(moment, source, surface);
@@ -167,48 +200,18 @@ export class Renderer {
     this.pictures.tidy();
     layerLights.tidy();
     this.device.dropRetired();
-    const picture = this.finish(moment, light, overlay, name);
-    passed?.({ kind: 'finish' });
-    return picture;
+    return { light, overlay, passed };
   }
 
-  /** From light to what is shown. */
-  private finish(moment: Moment, light: Target, overlay: Target | null, name: string): Target {
-    const { device } = this;
-    const washes = this.washes.of(moment);
-    const picture = this.finishedFor(name, light.width, light.height);
-    device.bind(picture);
-    device.blend('none');
-    const isLinear = moment.lightSpace === 'linear';
-    const passes = moment.unlit ? [] : activePasses(moment.finish);
-    const isPlain = passes.length === 0;
-    const variant = {
-      ...{ isLinear, passes, isDithered: !moment.pixelArt, hasOverlay: overlay !== null },
-      washes,
-    };
-    device.program(encodeProgram(variant)).use(
-      {
-        ...this.whole(picture),
-        ...passValues(passes, moment.finish),
-        ...(washes?.uniforms ?? {}),
-      },
-      {
-        u_picture: light.textures[0],
-        ...(washes?.textures ?? {}),
-        ...(isLinear || !isPlain ? { u_transfer: this.transferTexture() } : {}),
-        ...(overlay ? { u_overlay: overlay.textures[0] } : {}),
-        ...(moment.pixelArt ? {} : { u_bayer: this.bayer }),
-      },
-    );
-    device.drawBox();
-    return picture;
+  /** Automatic doublings, in a texture of one pixel; null where there are none. */
+  private meter(moment: Moment, source: PictureSource): WebGLTexture | null {
+    if (moment.unlit || moment.finish.exposure.autoShare === 0) return null;
+    const gate = { ...moment, view: meteringView(moment.gate) };
+    return this.chain.meter(gate, this.light(gate, source, 'metered').light);
   }
 
-  private transferTexture(): WebGLTexture {
-    const { gl, device } = this;
-    return (this.transfer ??= device.texture(
-      ...([TRANSFER_STEPS, 1, gl.RG32F, gl.RG, gl.FLOAT, transferTable(), 8] as const),
-    ));
+  private frameOf({ view, gate, pixelArt }: Moment): FinishFrame {
+    return { view, gate, pixelArt, gateLog2: null };
   }
 
   /** Draws all shadows anew, so that each can be looked at by itself. */
@@ -228,9 +231,13 @@ export class Renderer {
     gl.enable(gl.SCISSOR_TEST);
   }
 
-  private showMask({ target, x, y }: ShadowMask, { view }: Moment): Target {
+  private passTarget({ view }: Moment): Target {
+    return this.targets.get('pass', view.widthPx, view.heightPx, 'byte');
+  }
+
+  private showMask({ target, x, y }: ShadowMask, moment: Moment): Target {
     const { device, gl } = this;
-    const picture = this.finishedFor('pass', view.widthPx, view.heightPx);
+    const picture = this.passTarget(moment);
     device.bind(picture);
     gl.clearColor(0, 0, 0, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
@@ -239,7 +246,7 @@ export class Renderer {
     device
       .program(OPEN_PROGRAM)
       .use(
-        { ...this.whole(picture), u_box: [x, y, x + target.width, y + target.height], u_origin: [x, y] },
+        { ...whole(picture), u_box: [x, y, x + target.width, y + target.height], u_origin: [x, y] },
         { u_red: red, u_green: green, u_blue: blue },
       );
     device.drawBox();
@@ -249,7 +256,8 @@ export class Renderer {
   /** Waits after each pass, tells its time, and what the picture is then. */
   private passClock(moment: Moment, light: Target, watch: PassWatch): Passed {
     const { gl, device } = this;
-    const soFar = () => this.finish(moment, light, null, 'pass');
+    const soFar = () =>
+      this.chain.print({ moment, light, overlay: null, margin: 0, autoStops: null }, this.passTarget(moment));
     const wait = () => {
       device.bind(light);
       gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.FLOAT, new Float32Array(4));
@@ -282,8 +290,15 @@ export class Renderer {
     this.pictures.patchNormals(key, rect, rgba);
   }
 
-  /** Shows finished pictures on the canvas, enlarged by the nearest pixel; the canvas counts rows from below. */
-  present(parts: readonly Presentation[], beyond: readonly [number, number, number]): void {
+  /**
+   * Shows finished pictures on the canvas, enlarged by the nearest pixel; the canvas counts rows from below.
+   * @param marksClipped what is burnt out is red, what is black is blue
+   */
+  present(
+    parts: readonly Presentation[],
+    beyond: readonly [number, number, number],
+    { marksClipped = false }: { marksClipped?: boolean } = {},
+  ): void {
     const { device, gl } = this;
     device.bind(null);
     const height = gl.drawingBufferHeight;
@@ -307,6 +322,7 @@ export class Renderer {
           ],
           u_topLeft: [offsetX, height - offsetY],
           u_enlarge: enlarge,
+          u_marksClipped: marksClipped ? 1 : 0,
           u_isSeen: seen ? 1 : 0,
           u_seenRed: seen?.[0] ?? [1, 0, 0],
           u_seenGreen: seen?.[1] ?? [0, 1, 0],
@@ -328,6 +344,17 @@ export class Renderer {
     return pixels;
   }
 
+  /** Asks for the pixels of a finished picture without waiting; see PixelReader. */
+  readLater(picture: Target, done: (pixels: Uint8Array) => void): void {
+    this.reader.ask(picture, done);
+  }
+
+  /** To be called at every frame of the screen: hands out pixels that were asked for. @returns whether more are to come */
+  tend(): boolean {
+    this.reader.tend();
+    return this.reader.isWaiting;
+  }
+
   /** Waits until everything asked for is drawn, by reading one pixel. */
   wait(picture: Target): void {
     this.device.bind(picture);
@@ -335,24 +362,12 @@ export class Renderer {
   }
 
   dispose(): void {
+    this.reader.dispose();
     this.masks.dispose();
     this.sprites.dispose();
     this.lights.dispose();
     // Programs that were handed in are somebody else's.
     this.device.dispose(this.hasOthersPrograms);
-  }
-
-  private finishedFor(name: string, width: number, height: number): Target {
-    const last = this.finished.get(name);
-    if (last && last.width === width && last.height === height) return last;
-    if (last) this.device.dropTarget(last);
-    const target = this.device.target(width, height, 'byte');
-    this.finished.set(name, target);
-    return target;
-  }
-
-  private whole({ width, height }: Target) {
-    return { u_targetPx: [width, height], u_targetOrigin: [0, 0], u_box: [0, 0, width, height] };
   }
 
   private drawBackdrop({ backdrop, ambient, workLamp, unlit }: Moment, picture: Target): void {
@@ -370,26 +385,26 @@ export class Renderer {
     const planes = moment.planes.filter(({ overlay, layers }) => overlay && layers.length > 0);
     if (planes.length === 0) return null;
     const { device, gl } = this;
-    const { whole, layer } = surface.overlay;
+    const { whole: all, layer } = surface.overlay;
     const clear = (target: Target) => {
       device.bind(target);
       gl.clearColor(0, 0, 0, 0);
       gl.clear(gl.COLOR_BUFFER_BIT);
     };
-    clear(whole);
+    clear(all);
     for (const plane of planes) {
       for (const { sprites } of plane.layers) {
         clear(layer);
         device.blend('over');
         this.sprites.draw(sprites, { moment, plane, mode: 'direct', source, target: layer, even: [1, 1, 1] });
-        device.bind(whole);
+        device.bind(all);
         device.blend('over');
         const program = device.program(overlayProgram(moment.lightSpace === 'linear'));
-        program.use(this.whole(whole), { u_layer: layer.textures[0] });
+        program.use(whole(all), { u_layer: layer.textures[0] });
         device.drawBox();
       }
     }
-    return whole;
+    return all;
   }
 }
 

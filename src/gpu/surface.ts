@@ -4,8 +4,8 @@ import { LayerLights } from './layer-light';
 import { LayerPass } from './layer-pass';
 import type { SharedParts } from './shared-parts';
 
-/** The stage, and a small picture beside it: each size that is drawn again and again keeps its own. */
-const MOST_SIZES = 2;
+/** The stage, small pictures beside it, and the gate as it is metered: each size that is drawn again and again keeps its own. */
+const MOST_SIZES = 4;
 
 /** Overlay planes in display values, and one layer of them in light space. */
 export interface OverlayTargets {

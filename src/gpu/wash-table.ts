@@ -12,7 +12,7 @@ import {
   WASH_TABLE_WIDTH,
 } from '@/core/weather/wash.glsl';
 import type { Device, Target } from './device';
-import { washColoursProgram, type WashReading } from './shaders/picture';
+import { washColoursProgram, type WashReading } from './shaders/washes';
 
 export interface DrawnWashes {
   reading: WashReading;

@@ -3,6 +3,7 @@
 import type { ComponentType } from 'react';
 import { ArtBench } from './art/ArtBench';
 import { StageDesk } from './desk/StageDesk';
+import { FinishDesk } from './finish/FinishDesk';
 import { TimeDesk } from './time/TimeDesk';
 import { HandoffBench } from './handoff/HandoffBench';
 import { ReliefBench } from './relief/ReliefBench';
@@ -13,5 +14,6 @@ export const BENCH_PARTS: Record<Bench, ComponentType> = {
   relief: ReliefBench,
   stage: StageDesk,
   time: TimeDesk,
+  finish: FinishDesk,
   handoff: HandoffBench,
 };

@@ -1,19 +1,44 @@
-/** The passes after the planes on the GPU, by the names that all-passes.ts gives them. */
+/** The passes that change each pixel by itself, on the GPU, by the names that all-passes.ts gives them. */
 import type { FinishNumbers, PassName } from './all-passes';
 import { exposure } from './exposure.glsl';
+import type { FinishFrame } from './frame';
+import { grade } from './grade.glsl';
 import type { PointPass } from './pass.glsl';
+import { table } from './table.glsl';
 import { tone } from './tone.glsl';
+import { vignette } from './vignette.glsl';
 
-const POINT_PASSES: { [P in PassName]: PointPass<FinishNumbers[P]> } = { exposure, tone };
+/** Fringe and bloom look at other pixels: they have draws of their own, in src/gpu/finish. */
+export type PointPassName = Exclude<PassName, 'fringe' | 'bloom'>;
 
-export function pointPass(name: PassName): Pick<PointPass<never>, 'uniforms' | 'glsl'> {
-  return POINT_PASSES[name];
+const POINT_PASSES: { [P in PointPassName]: PointPass<FinishNumbers[P]> } = {
+  exposure,
+  vignette,
+  tone,
+  grade,
+  table,
+};
+
+/** A piece of the program that prints the picture, for the numbers of one finish. */
+export interface PassCode {
+  /** Two pieces of one name are the same. */
+  name: string;
+  uniforms: string;
+  glsl: string;
+  values: Record<string, number | readonly number[]>;
 }
 
-/** The uniforms of some passes. */
-export function passValues(names: readonly PassName[], numbers: FinishNumbers): Record<string, number> {
-  return Object.assign(
-    {},
-    ...names.map((name) => (POINT_PASSES[name] as PointPass<object>).values(numbers[name])),
-  ) as Record<string, number>;
+export function isPointPass(name: PassName): name is PointPassName {
+  return name in POINT_PASSES;
+}
+
+export function passCode(name: PointPassName, numbers: FinishNumbers, frame: FinishFrame): PassCode {
+  const pass = POINT_PASSES[name] as PointPass<object>;
+  const own = numbers[name];
+  return {
+    name: `${name} ${pass.variant?.(own) ?? ''}`,
+    uniforms: pass.uniforms(own),
+    glsl: pass.glsl(own),
+    values: pass.values(own, frame),
+  };
 }

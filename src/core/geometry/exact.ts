@@ -9,6 +9,7 @@ export { default as atan2 } from '@stdlib/math-base-special-atan2';
 export { default as cbrt } from '@stdlib/math-base-special-cbrt';
 export { default as cos } from '@stdlib/math-base-special-cos';
 export { default as exp } from '@stdlib/math-base-special-exp';
+export { default as ln } from '@stdlib/math-base-special-ln';
 export { default as pow } from '@stdlib/math-base-special-pow';
 export { default as sin } from '@stdlib/math-base-special-sin';
 

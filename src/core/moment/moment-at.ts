@@ -1,4 +1,5 @@
 /** One Moment by itself: for renderings that are made once. Whoever makes many of one view keeps a MomentMaker. */
+import { NO_TABLES, type TableSource } from '../finish/colour-table';
 import { type SceneDocument, settingsOf } from '../scene/document';
 import type { Moment, View } from './moment';
 import { MomentMaker } from './moment-maker';
@@ -20,6 +21,7 @@ export function gateView(scene: SceneDocument, outputPerScenePx = 1): View {
  * The scene resolved at one clock hour and second.
  * @param clockHours 0 to 24
  * @param seconds 0 or more
+ * @param tables where lookup tables of colours are found
  */
 export function momentAt(
   scene: SceneDocument,
@@ -27,6 +29,7 @@ export function momentAt(
   seconds: number,
   passing: Passing,
   view: View,
+  tables: TableSource = NO_TABLES,
 ): Moment {
-  return new MomentMaker().at(scene, clockHours, seconds, passing, view);
+  return new MomentMaker(tables).at(scene, clockHours, seconds, passing, view);
 }

@@ -5,7 +5,7 @@
  * document changes no bit of what comes out. A record that a Moment hands out is never changed afterwards.
  */
 import { chunkIndex, type ChunkIndex } from '../art/tiles';
-import { finishNumbers } from '../finish/all-passes';
+import { NO_TABLES, type TableSource } from '../finish/colour-table';
 import { hexInLightSpace, linearInLightSpace, type Rgb } from '../raster/colour';
 import { Remembered } from '../remembered';
 import { sameItems } from '../same-items';
@@ -19,6 +19,7 @@ import { SKY_BODIES, type SkyBody } from '../time/sky-fields';
 import { Casts } from './casts';
 import { absentLights, type AbsentLight } from './absent';
 import { driftsAt } from './drifts';
+import { finishAt, planeBlurs } from './finish';
 import { Circuits } from './circuits';
 import { RowKeeper } from './rows';
 import { LayerMaker, type DrawnName } from './layers';
@@ -59,6 +60,9 @@ export class MomentMaker {
   private readonly pictures = new Remembered<SceneDocument['artworks'], Pictures>();
   private planeStack: PlaneStack = { ids: [], index: new Map() };
 
+  /** @param tables where lookup tables of colours are found */
+  constructor(private readonly tables: TableSource = NO_TABLES) {}
+
   at(kept: SceneDocument, clockHours: number, seconds: number, passing: Passing, view: View): Moment {
     const scene = passing.walk ? walked(kept, passing.walk, seconds) : kept;
     const { artworks } = scene;
@@ -76,6 +80,7 @@ export class MomentMaker {
     const settingsNow = day.settingsAt(clockHours);
     const ambientLight = scaled(linearInLightSpace(ambient.linear, space), ambient.level);
     const drifts = passing.unlit ? [] : driftsAt(stage, settingsNow, ambientLight);
+    const blurs = planeBlurs(stage, settingsNow, planes);
     return {
       clockHours,
       seconds,
@@ -92,7 +97,7 @@ export class MomentMaker {
       ambient: ambientLight,
       workLamp: [passing.workLamp, passing.workLamp, passing.workLamp],
       unlit: passing.unlit,
-      finish: finishNumbers(settingsNow),
+      finish: finishAt(stage, settingsNow, this.tables),
       drifts: drifts.map(({ drift }) => drift),
       washes: this.washes(stage, settingsNow).map(({ laid }) => laid),
       planes: planes.map(([planeId, plane], place) => {
@@ -102,6 +107,7 @@ export class MomentMaker {
           originX,
           originY,
           overlay: plane.overlay,
+          blurPx: blurs[place],
           drifts: drifts.map(({ strengthOn }) => strengthOn(plane, place, planes.length)),
           layers: this.layerMaker.layersOf(stage, chunks, planeId, plane),
         };

@@ -4,6 +4,7 @@
  */
 import type { FinishNumbers } from '../finish/all-passes';
 import type { Affine, Box } from '../geometry/affine';
+import type { View } from '../geometry/view';
 import type { LightSpace, Rgb } from '../raster/colour';
 import type { Rect } from '../raster/rect';
 
@@ -40,16 +41,7 @@ export interface Moment {
   pictures: MomentPicture[];
 }
 
-/** Which part of the scene is drawn, and how large. */
-export interface View {
-  /** Scene place of the picture's top left corner. */
-  x: number;
-  y: number;
-  widthPx: number;
-  heightPx: number;
-  /** Output pixels for a scene pixel. */
-  outputPerScenePx: number;
-}
+export type { View };
 
 export interface MomentPicture {
   /** What a picture source is asked for. */
@@ -65,6 +57,8 @@ export interface MomentPlane {
   originY: number;
   /** Drawn after everything else, unlit, onto the finished picture. */
   overlay: boolean;
+  /** Standard deviation of its blur before it is laid over the picture, scene px; 0 is sharp. */
+  blurPx: number;
   /** How strong each drift is on it, 0 to 1. */
   drifts: number[];
   layers: MomentLayer[];

@@ -1,3 +1,4 @@
+import type { LookFields } from '../scene/records/look';
 import type { Walk } from './walk';
 
 /** What lasts only while someone looks. It is never stored and never exported. */
@@ -13,6 +14,8 @@ export interface Passing {
   fullWash: string | null;
   /** A figure on its rounds. */
   walk: Walk | null;
+  /** The scene's own finish, none, or a look that is tried. */
+  finish: 'own' | 'none' | LookFields;
   unlit: boolean;
   relief: boolean;
   shadows: boolean;
@@ -25,6 +28,7 @@ export const NOTHING_PASSING: Passing = {
   workLamp: 0,
   fullWash: null,
   walk: null,
+  finish: 'own',
   unlit: false,
   relief: true,
   shadows: true,

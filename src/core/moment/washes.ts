@@ -36,8 +36,8 @@ export function washesAt(stage: MomentStage, settings: SceneSettings, figureId: 
 }
 
 function byCues({ scene, day, clockHours }: MomentStage): WashShare[] {
-  return day.washesAt(clockHours).flatMap(({ washId, share }) => {
-    const wash = scene.washes[washId];
+  return day.washesAt(clockHours).flatMap(({ id, share }) => {
+    const wash = scene.washes[id];
     return wash && !wash.hidden ? [{ wash, share }] : [];
   });
 }

@@ -7,7 +7,7 @@ import type { Collections } from './records/all-records';
 import { SETTINGS_ID, type SceneSettings } from './records/settings';
 
 export const SCENE_FORMAT = 'oilwick-scene';
-export const SCENE_VERSION = 10;
+export const SCENE_VERSION = 11;
 
 export interface SceneDocument extends Collections {
   format: typeof SCENE_FORMAT;

@@ -4,6 +4,7 @@ import { groundText, jobText, picturesOf } from '../relief/job';
 import { readRecipe, recipeWith } from '../relief/recipe';
 import type { Stroke as BrushStroke } from '../relief/strokes/stroke';
 import { strokeWith } from '../relief/testing/strokes';
+import { activePasses, finishNumbers } from '../finish/all-passes';
 import { SCENE_VERSION, type SceneDocument } from './document';
 import { newScene } from './new-scene';
 import { newArtwork } from './records/artwork';
@@ -138,6 +139,23 @@ describe('a document of version 9', () => {
     expect(read.settings.scene.shadowBudget).toBe(null);
     const paths = Object.values(read.sprites).flatMap(({ path }) => path ?? []);
     expect(paths.map(({ restSeconds }) => restSeconds)).toEqual([[]]);
+  });
+});
+
+describe('a document of version 10', () => {
+  it('has a finish of exposure and tone alone, cues that hold no more of it, and every plane in focus', () => {
+    const read = readScene(fixture(10));
+    expect(read.version).toBe(SCENE_VERSION);
+    expect(activePasses(finishNumbers(read.settings.scene), 'light')).toEqual([]);
+    expect(read.settings.scene).toMatchObject({ lookId: null, tableId: null, focusPlaneId: null, blurPx: 0 });
+    expect(read.cues.dusk).toMatchObject({
+      exposureStops: 0.5,
+      whiteLevel: 6,
+      bloomLevel: null,
+      lookId: null,
+    });
+    expect(Object.values(read.planes).map(({ blurPx }) => blurPx)).toEqual([null, null, null]);
+    expect([read.looks, read.tables]).toEqual([{}, {}]);
   });
 });
 

@@ -1,5 +1,5 @@
 /** The day of a scene: what its cues make of every value at an hour, where its sun stands, and what its circuits are lit by. */
-import { hexToLinear, linearToOklab, oklabToLinear, type Rgb } from '../raster/colour';
+import { hexToLinear, linearToHex, linearToOklab, oklabToLinear, type Rgb } from '../raster/colour';
 import { settingsOf, type SceneDocument } from '../scene/document';
 import type { Circuit } from '../scene/records/circuit';
 import type { SceneSettings } from '../scene/records/settings';
@@ -13,6 +13,15 @@ import { Sky, type HourSpan } from './sky';
 import { litShare, litSpans } from './switching';
 
 type Curve = (clockHours: number) => number;
+
+/** The fields in which a cue names something that goes over into what the next one names. */
+type CueName = 'washId' | 'lookId';
+
+/** A thing that is named at an hour, and how much of it there is, 0 to 1. */
+export interface NamedShare {
+  id: string;
+  share: number;
+}
 
 /** What a day is made of. */
 type DaySource = Pick<SceneDocument, 'cues' | 'circuits' | 'settings'>;
@@ -29,8 +38,8 @@ export class Day {
   private readonly colours = new Map<CueColour, readonly [Curve, Curve, Curve]>();
   private readonly circuitCurves = new Map<string, Curve>();
   private readonly spans = new Map<string, readonly HourSpan[]>();
-  /** The cues that name a wash, by their hours. */
-  private readonly naming: { clockHours: number; washId: string }[];
+  /** The cues that name something, by their hours. */
+  private readonly naming: Readonly<Record<CueName, readonly { clockHours: number; id: string }[]>>;
   private readonly settings: SceneSettings;
   private readonly circuits: Readonly<Record<string, Circuit>>;
 
@@ -39,9 +48,9 @@ export class Day {
     this.circuits = circuits;
     this.sky = new Sky(this.settings);
     const ordered = cuesInOrder(cues).map(([, cue]) => cue);
-    this.naming = ordered.flatMap(({ clockHours, washId }) =>
-      washId === null ? [] : [{ clockHours, washId }],
-    );
+    const namingOf = (field: CueName) =>
+      ordered.flatMap(({ clockHours, [field]: id }) => (id === null ? [] : [{ clockHours, id }]));
+    this.naming = { washId: namingOf('washId'), lookId: namingOf('lookId') };
     for (const name of CUE_VALUE_NAMES) {
       const holding = ordered.filter((cue) => cue[name] !== null);
       if (holding.length === 0) continue;
@@ -89,30 +98,43 @@ export class Day {
     for (const [name, curve] of this.numbers)
       if (CUE_VALUES[name].own === 'settings')
         (out as unknown as Record<CueNumber, number>)[name] = curve(clockHours);
+    for (const name of this.colours.keys())
+      if (CUE_VALUES[name].own === 'settings')
+        (out as unknown as Record<CueColour, string>)[name] = linearToHex(this.colour(name, clockHours)!);
     return out;
   }
 
+  /** The washes that lie on the picture at an hour. */
+  washesAt(clockHours: number): NamedShare[] {
+    return this.sharesAt('washId', clockHours);
+  }
+
+  /** The looks that are mixed into the finish at an hour. */
+  looksAt(clockHours: number): NamedShare[] {
+    return this.sharesAt('lookId', clockHours);
+  }
+
   /**
-   * The washes that lie on the picture at an hour, by their shares: that of the cue before fades into that of the cue after.
-   * The shares add up to 1 where there is any.
+   * What the cues name, by shares: that of the cue before goes over into that of the cue after. Where no cue names one, it is
+   * what the settings name. The shares add up to 1 where there is any.
    */
-  washesAt(clockHours: number): { washId: string; share: number }[] {
-    const { naming } = this;
+  private sharesAt(field: CueName, clockHours: number): NamedShare[] {
+    const naming = this.naming[field];
     if (naming.length === 0) {
-      const { washId } = this.settings;
-      return washId === null ? [] : [{ washId, share: 1 }];
+      const id = this.settings[field];
+      return id === null ? [] : [{ id, share: 1 }];
     }
     const next = naming.findIndex((cue) => cue.clockHours > clockHours);
     const after = naming[next < 0 ? 0 : next];
     const before = naming.at((next < 0 ? naming.length : next) - 1)!;
-    if (before.washId === after.washId) return [{ washId: before.washId, share: 1 }];
+    if (before.id === after.id) return [{ id: before.id, share: 1 }];
     const away = (from: number, to: number) => (to - from + DAY_HOURS) % DAY_HOURS;
     const share = smoothstep01(
       away(before.clockHours, clockHours) / away(before.clockHours, after.clockHours),
     );
     return [
-      { washId: before.washId, share: 1 - share },
-      { washId: after.washId, share },
+      { id: before.id, share: 1 - share },
+      { id: after.id, share },
     ];
   }
 

@@ -29,6 +29,7 @@ export const SHOW_PROGRAM: ProgramRecord = {
 uniform sampler2D u_picture;
 uniform vec2 u_topLeft;
 uniform float u_enlarge;
+uniform float u_marksClipped;
 uniform float u_isSeen;
 uniform vec3 u_seenRed;
 uniform vec3 u_seenGreen;
@@ -42,6 +43,10 @@ void main() {
     vec3 linear = decode3(colour.rgb);
     vec3 seen = vec3(dot(u_seenRed, linear), dot(u_seenGreen, linear), dot(u_seenBlue, linear));
     colour.rgb = encode3(clamp(seen, 0.0, 1.0));
+  }
+  if (u_marksClipped > 0.0) {
+    if (max(colour.r, max(colour.g, colour.b)) >= 1.0) colour.rgb = vec3(0.89, 0.2, 0.16);
+    else if (max(colour.r, max(colour.g, colour.b)) <= 0.0) colour.rgb = vec3(0.16, 0.36, 0.9);
   }
 }`,
 };

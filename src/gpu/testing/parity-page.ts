@@ -1,5 +1,5 @@
 /** Runs in a real browser: draws a scene with both renderers and measures how far they are apart. */
-import { PointRenderer, renderReference } from '@/core/light/reference';
+import { finishedAt, frameOf, PointRenderer, renderReference, scenePlace } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { View } from '@/core/moment/moment';
@@ -7,6 +7,7 @@ import { openContext } from '../device';
 import { chooseFloatFormat, halfFloats } from '../float-format';
 import { Renderer } from '../renderer';
 import { build, PICTURES, type ParityScene, type Parts } from './parity-parts';
+import { tables } from './parity-tables';
 import { PARITY_SCENES } from './parity-scenes';
 
 export interface ParityReport {
@@ -28,6 +29,8 @@ export interface GalleryScene extends Parts {
   /** What of the light model it touches. */
   about: string;
   outputPerScenePx?: number;
+  /** Another part of the scene than the gate. */
+  view?: Partial<View>;
   soft?: boolean;
   hour?: number;
   second?: number;
@@ -51,29 +54,35 @@ interface Drawn {
 
 function draw(parity: ParityScene): Drawn {
   const { scene, outputPerScenePx, pictures, passing = {}, hour = 12, second = SECONDS } = parity;
-  const view = gateView(scene, outputPerScenePx);
+  const view = { ...gateView(scene, outputPerScenePx), ...parity.view };
   const source = (key: string) => pictures[key] ?? null;
-  const moment = (v: View) => momentAt(scene, hour, second, { ...NOTHING_PASSING, ...passing }, v);
+  const moment = (v: View) => momentAt(scene, hour, second, { ...NOTHING_PASSING, ...passing }, v, tables);
   const reference = renderReference(moment(view), source).data;
-  const nudged = [
-    [1, 0],
-    [-1, 0],
-    [0, 1],
-    [0, -1],
-  ].map(
-    ([x, y]) =>
-      new PointRenderer(moment({ ...view, x: view.x + x * NUDGE_PX, y: view.y + y * NUDGE_PX }), source),
-  );
+  const frame = frameOf(moment(view), source);
+  // What reaches a pixel from beside it changes little: it is left out of what is compared here.
+  const alone = (x: number, y: number) => {
+    const own = moment({ ...view, x: view.x + x * NUDGE_PX, y: view.y + y * NUDGE_PX });
+    const point = new PointRenderer(own, source);
+    return (px: number, py: number) => {
+      const bytes = new Uint8Array(4);
+      const place = scenePlace(own, px, py);
+      const light = point.at(place.x, place.y).slice();
+      point.encode(finishedAt(own, frame, light, place.x, place.y), px, py, bytes, 0);
+      return bytes;
+    };
+  };
+  const still = alone(0, 0);
+  const nudged = [alone(1, 0), alone(-1, 0), alone(0, 1), alone(0, -1)];
   const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)));
   const gpu = renderer.read(renderer.render(moment(view), source));
   const format = renderer.device.floats.name;
   renderer.dispose();
-  const other = new Uint8Array(4);
   const isSteady = (p: number) => {
     const [x, y] = [(p / 4) % view.widthPx, Math.floor(p / 4 / view.widthPx)];
-    return nudged.every((point) => {
-      point.write(x, y, other, 0);
-      return [0, 1, 2].every((c) => Math.abs(other[c] - reference[p + c]) <= STEADY);
+    const own = still(x, y);
+    return nudged.every((at) => {
+      const other = at(x, y);
+      return [0, 1, 2].every((c) => Math.abs(other[c] - own[c]) <= STEADY);
     });
   };
   return { width: view.widthPx, height: view.heightPx, reference, gpu, format, isSteady };
@@ -226,7 +235,7 @@ Object.assign(globalThis, {
     manyInHalfFloats,
     names: PARITY_SCENES.map(({ name }) => name),
     run: (name: string) => run(PARITY_SCENES.find((scene) => scene.name === name)!),
-    runScene: ({ name, outputPerScenePx = 1, passing, hour, second, ...parts }: GalleryScene) =>
-      run({ name, scene: build(parts), outputPerScenePx, pictures: PICTURES, passing, hour, second }),
+    runScene: ({ name, outputPerScenePx = 1, view, passing, hour, second, ...parts }: GalleryScene) =>
+      run({ name, scene: build(parts), outputPerScenePx, view, pictures: PICTURES, passing, hour, second }),
   },
 });

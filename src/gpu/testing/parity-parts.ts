@@ -1,5 +1,6 @@
 /** What scenes of the parity test are made of: a few pictures with relief, and a document with the given records. */
 import { framesFrom, gridRects } from '@/core/art/cut';
+import type { View } from '@/core/geometry/view';
 import type { PicturePixels } from '@/core/moment/moment';
 import type { Passing } from '@/core/moment/passing';
 import { emptyImage, type Image } from '@/core/raster/image';
@@ -14,6 +15,7 @@ import { type Light, newLight } from '@/core/scene/records/light';
 import { newFlamePart, newLightPart } from '@/core/scene/records/luminaire';
 import { newCircuit, type Circuit } from '@/core/scene/records/circuit';
 import { newCue, type Cue } from '@/core/scene/records/cue';
+import { type Look, newLook } from '@/core/scene/records/look';
 import { newOccluder, type Occluder } from '@/core/scene/records/occluder';
 import type { Plane } from '@/core/scene/records/plane';
 import { newRelief } from '@/core/scene/records/relief';
@@ -33,6 +35,8 @@ export interface ParityScene {
   /** When it is looked at. */
   hour?: number;
   second?: number;
+  /** Another part of the scene than the gate. */
+  view?: Partial<View>;
   /** Soft shadows are held against the exact ones by their own measure. */
   isSoft?: boolean;
 }
@@ -136,6 +140,7 @@ export interface Parts {
   circuits?: Record<string, Partial<Circuit>>;
   washes?: Record<string, Partial<Wash>>;
   cues?: Partial<Cue>[];
+  looks?: Record<string, Partial<Look>>;
 }
 
 export function build({
@@ -150,6 +155,7 @@ export function build({
   circuits = {},
   cues = [],
   washes = {},
+  looks = {},
 }: Parts): SceneDocument {
   const scene = newScene({ gateWidthPx: 96, gateHeightPx: 64, ambientLevel: 0.15, ...settings });
   for (const [id, wick] of Object.entries(wicks)) scene.wicks[id] = newWick({ name: id, seed: 11, ...wick });
@@ -239,6 +245,8 @@ export function build({
     scene.circuits[id] = newCircuit({ name: id, order: id, ...fields });
   for (const [id, fields] of Object.entries(washes))
     scene.washes[id] = newWash({ name: id, order: id, ...fields });
+  for (const [id, fields] of Object.entries(looks))
+    scene.looks[id] = newLook({ name: id, order: id, ...fields });
   cues.forEach((cue, i) => (scene.cues[`q${i}`] = newCue({ clockHours: i, ...cue })));
   for (const [id, fields] of Object.entries(planes)) scene.planes[id] = { ...scene.planes[id], ...fields };
   chunks.forEach((chunk, i) => (scene.chunks[`c${i}`] = chunk));

@@ -1,10 +1,8 @@
 /** Every term that stands in TypeScript and in GLSL, with a grid of arguments at which both are asked. */
 import { placeInTile } from '@/core/art/tiles';
 import { PLACE_IN_TILE } from '@/core/art/tiles.glsl';
-import { exposure } from '@/core/finish/exposure';
-import { exposure as exposureGlsl } from '@/core/finish/exposure.glsl';
-import { shoulder } from '@/core/finish/tone';
-import { tone as toneGlsl } from '@/core/finish/tone.glsl';
+import { FINISH_PASSES, finishNumbers, NO_FINISH_SETTINGS, runPass } from '@/core/finish/all-passes';
+import { passCode, type PointPassName } from '@/core/finish/all-passes.glsl';
 import { coneAt } from '@/core/light/terms/cone';
 import { CONE } from '@/core/light/terms/cone.glsl';
 import { facing, NORMAL_BYTE_TO_VALUE, wayToLight } from '@/core/light/terms/facing';
@@ -80,6 +78,14 @@ const falls: Term[] = CURVES.map(([name, curve]) => ({
 
 const RAY_GRID = [steps(-20.3, 22.1, 13), steps(-15.7, 18.9, 13), steps(0.01, 6.27, 9), [3, 25], [0, 1]];
 const EDGE = [-4, 5, 6, 9];
+
+/** Where a pass is asked: places of this frame are output px, and scene px. */
+const FRAME = {
+  view: { x: -10, y: -5, widthPx: 100, heightPx: 80, outputPerScenePx: 1 },
+  gate: { left: 0, top: 0, right: 80, bottom: 45 },
+  pixelArt: false,
+  gateLog2: null,
+};
 
 export const TERMS: readonly Term[] = [
   ...falls,
@@ -235,27 +241,51 @@ export const TERMS: readonly Term[] = [
     grid: [[...steps(-0.1, 0.01, 45), ...steps(0.0113, 4, 201)]],
     reference: ([v]) => [srgbEncode(v), srgbDecode(v)],
   },
-  {
-    name: 'exposure',
-    glsl: `${exposureGlsl.uniforms.replace('uniform float u_gain;', 'float u_gain;')}
-vec3 exposed(float value, float gain) { vec3 c = vec3(value); u_gain = gain; ${exposureGlsl.glsl} return c; }`,
-    call: 'exposed(x[0], x[1])',
-    grid: [steps(0, 5, 41), [0.25, 1, 3.7]],
-    reference: ([value, gain]) => {
-      const picture = { width: 1, height: 1, data: Float64Array.of(value, value, value) };
-      exposure.apply(picture, { gain });
+  passTerm('exposure', { exposureStops: 1.3 }),
+  passTerm('vignette', {
+    vignetteLevel: 0.7,
+    vignetteInner: 0.3,
+    vignetteRoundness: 0.4,
+    vignetteColour: '#402060',
+  }),
+  passTerm('tone', { tone: 'shoulder', whiteLevel: 4 }),
+  passTerm('tone', { tone: 'film', whiteLevel: 6 }),
+  passTerm('grade', {
+    ...{ slopeRed: 1.2, slopeGreen: 0.9, offsetBlue: 0.05, offsetRed: -0.1 },
+    ...{ powerRed: 1.4, powerGreen: 0.7, saturation: 1.3 },
+  }),
+];
+
+/** A pass on one pixel: its colour, and where it lies. */
+function passTerm(pass: PointPassName, settings: object): Term {
+  const numbers = finishNumbers({ ...NO_FINISH_SETTINGS, ...settings });
+  const { uniforms, glsl, values } = passCode(pass, numbers, FRAME);
+  const literal = (value: number | readonly number[]) =>
+    typeof value === 'number'
+      ? value.toFixed(9)
+      : `vec${value.length}(${value.map((v) => v.toFixed(9)).join(', ')})`;
+  const set = Object.entries(values).map(([name, value]) => `${name} = ${literal(value)};`);
+  const top = FINISH_PASSES[pass].on === 'light' ? 6 : 1;
+  return {
+    name: `${pass} ${Object.values(settings).join(' ')}`,
+    glsl: `${uniforms.replaceAll('uniform ', '')}
+vec3 passed(vec3 c, vec2 wide) { ${set.join(' ')} ${glsl} return c; }`,
+    call: 'passed(vec3(x[0], x[1], x[2]), vec2(x[3], 20.5))',
+    grid: [steps(0, top, 13), steps(0, top, 5), steps(0, top, 5), [0.5, 12.5, 50.5, 99.5]],
+    reference: ([r, g, b, x]) => {
+      const view = {
+        ...FRAME.view,
+        x: FRAME.view.x + x - 0.5,
+        y: FRAME.view.y + 20,
+        widthPx: 1,
+        heightPx: 1,
+      };
+      const picture = { width: 1, height: 1, data: Float64Array.of(r, g, b) };
+      runPass(pass, picture, numbers, { ...FRAME, view });
       return [...picture.data];
     },
-  },
-  {
-    name: 'tone',
-    glsl: `${toneGlsl.uniforms.replace('uniform float u_whiteLevel;', 'float u_whiteLevel;')}
-vec3 toned(float value, float white) { vec3 c = vec3(value); u_whiteLevel = white; ${toneGlsl.glsl} return c; }`,
-    call: 'toned(x[0], x[1])',
-    grid: [steps(0, 9, 61), [1, 4, 16]],
-    reference: ([value, white]) => Array.from({ length: 3 }, () => shoulder(value, white)),
-  },
-];
+  };
+}
 
 /** Every combination of the grid's values. */
 export function combinations(grid: Term['grid']): number[][] {

@@ -1,7 +1,9 @@
 /** What a side of the wipe can show: a table of views, each with its words and what it changes of what is drawn. */
 import { COLOUR_VISION_NAMES } from '@/core/checks/colour-vision';
 import { LIT, type Wipe, type WipeView, type WipeViewName } from '../store/wipe';
+import { settingsOf } from '@/core/scene/document';
 import { clockText } from '@/core/time/cues';
+import { looksToTake } from '../store/looks';
 import type { Studio } from '../store/studio';
 
 /** The views of one name. */
@@ -16,8 +18,10 @@ interface WipeKind<V> {
   begin(studio: Studio): V | string;
 }
 
-const plain = <N extends 'lit' | 'unlit' | 'relief' | 'shadows' | 'reference'>(view: N, word: string) =>
-  ({ word, words: () => word, begin: () => ({ view }) }) as unknown as WipeKind<ViewOf<N>>;
+const plain = <N extends 'lit' | 'unlit' | 'relief' | 'shadows' | 'reference' | 'unfinished'>(
+  view: N,
+  word: string,
+) => ({ word, words: () => word, begin: () => ({ view }) }) as unknown as WipeKind<ViewOf<N>>;
 
 export const WIPE_VIEWS: { [N in WipeViewName]: WipeKind<ViewOf<N>> } = {
   lit: plain('lit', 'Lit'),
@@ -50,6 +54,16 @@ export const WIPE_VIEWS: { [N in WipeViewName]: WipeKind<ViewOf<N>> } = {
       return revision > 1
         ? { view: 'revision', revision: revision - 1 }
         : 'This scene has no earlier revision yet.';
+    },
+  },
+  unfinished: plain('unfinished', 'No finish'),
+  look: {
+    word: 'Another look',
+    words: ({ lookId }, studio) => looksToTake(studio).find(({ id }) => id === lookId)?.name ?? 'A look',
+    begin(studio) {
+      const { lookId } = settingsOf(studio.scene);
+      const [first] = looksToTake(studio).filter(({ id }) => id !== lookId);
+      return { view: 'look', lookId: first.id, fields: first.fields };
     },
   },
   reference: plain('reference', 'Reference'),

@@ -18,7 +18,7 @@ import { SetNames } from './ManyColumn';
 import { useField } from './use-fields';
 
 const SPACE_WORDS: Record<LightSpace, string> = { linear: 'Linear light', display: 'Display values' };
-const TONE_WORDS: Record<Tone, string> = { clip: 'Clip', shoulder: 'Shoulder' };
+const TONE_WORDS: Record<Tone, string> = { clip: 'Clip', shoulder: 'Shoulder', film: 'Film' };
 const IDS = [SETTINGS_ID];
 
 /** What belongs to the scene as a whole; shown while nothing is picked. */

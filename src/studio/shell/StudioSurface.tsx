@@ -5,7 +5,8 @@ import { BENCH_PARTS } from '../benches';
 import { Border } from '../controls/Border';
 import { useDesk, useStudio } from '../context';
 import { ELEVATION_WIDTH_PX, USUAL } from '../store/preferences';
-import { benchFacts } from '../store/benches';
+import { HistogramBand } from '../finish/HistogramBand';
+import { benchFacts, type Bench } from '../store/benches';
 import { Dayline } from '../dayline/Dayline';
 import { Elevation } from '../elevation/Elevation';
 import { Stage } from '../stage/Stage';
@@ -22,6 +23,24 @@ import { TopBar } from './TopBar';
 import { useAddress } from './use-address';
 import { useKeys } from './use-keys';
 import { useScenePicture } from './use-scene-picture';
+
+/** The line of measure: hours, and on the Finish bench how often each value occurs. */
+function MiddleBand({ bench }: { bench: Bench }) {
+  const dayline = (
+    <Fence name="Dayline">
+      <Dayline />
+    </Fence>
+  );
+  if (!benchFacts(bench).hasHistogram) return dayline;
+  return (
+    <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)]">
+      <Fence name="Histogram">
+        <HistogramBand />
+      </Fence>
+      {dayline}
+    </div>
+  );
+}
 
 /** What floats over the bands. */
 const FLOATING: readonly (readonly [name: string, Part: ComponentType])[] = [
@@ -74,9 +93,7 @@ function Bands() {
               <Stage />
             </Fence>
           </div>
-          <Fence name="Dayline">
-            <Dayline />
-          </Fence>
+          <MiddleBand bench={bench} />
           <Fence key={bench} name={`${word} desk`}>
             <Part />
           </Fence>

@@ -8,6 +8,7 @@ import { Select } from '../controls/Select';
 import { ValueField } from '../controls/ValueField';
 import { useDesk, useScene, useStudio } from '../context';
 import { setWipeSide, setWipeView, WIPE_VIEW_NAMES, wipeKind, type ViewOf } from '../commands/wipe-views';
+import { looksToTake } from '../store/looks';
 import type { Wipe, WipeView, WipeViewName } from '../store/wipe';
 
 type Side = keyof Wipe;
@@ -113,6 +114,23 @@ const DETAILS: { [N in WipeViewName]?: ComponentType<DetailProps<ViewOf<N>>> } =
         )}
         className={NARROW}
         onChange={(one) => onChange({ view: 'revision', revision: Number(one) })}
+      />
+    );
+  },
+  look: function WhichLook({ words, shown, onChange }) {
+    const studio = useStudio();
+    useScene(({ scene }) => scene.looks);
+    const looks = looksToTake(studio);
+    return (
+      <Select
+        label={`${words}: which look`}
+        value={shown.lookId}
+        options={looks.map(({ id, name }) => [id, name] as const)}
+        className={NARROW}
+        onChange={(lookId) => {
+          const look = looks.find(({ id }) => id === lookId);
+          if (look) onChange({ view: 'look', lookId, fields: look.fields });
+        }}
       />
     );
   },

@@ -142,7 +142,7 @@ export class StagePicture {
     const { studio } = this;
     const { size } = this.surface;
     const live = studio.live.getState();
-    const { wipe } = studio.desk.getState();
+    const { wipe, marksClipped } = studio.desk.getState();
     const drawn = drawnFor(live, size, settingsOf(studio.shown()).pixelArt);
     const { offsetX, offsetY, enlarge } = drawn;
     const show = (side: keyof Wipe, view: WipeView, [left, right]: readonly [number, number]) => {
@@ -153,7 +153,7 @@ export class StagePicture {
     };
     if (!wipe) {
       const { moment, part } = show('right', LIT, [0, size.width]);
-      renderer.present([part], BEYOND);
+      renderer.present([part], BEYOND, { marksClipped });
       return moment;
     }
     const sides = (['left', 'right'] as const)
@@ -163,6 +163,7 @@ export class StagePicture {
     renderer.present(
       sides.map(({ part }) => part),
       BEYOND,
+      { marksClipped },
     );
     const reference = referenceSide(wipe);
     // Art that is not there yet would be missing from it.

@@ -12,6 +12,7 @@ import { fitGate } from '../surface/view';
 import { allTools } from '../tools/all-tools';
 import type { Tool } from '../tools/tool';
 import { keepView } from './kept-view';
+import { GatePictures } from './gate-pictures';
 import { MiniView } from './mini-view';
 import { StageOverlay, type OverlayLook } from './stage-overlay';
 import { StagePace } from './stage-pace';
@@ -31,6 +32,7 @@ export class StageView implements OpenStage, SurfaceOwner {
   private readonly surface: Surface;
   private readonly tools: Record<ToolName, Tool>;
   private readonly mini: MiniView;
+  private readonly gatePictures: GatePictures;
   private readonly picture: StagePicture;
   private readonly overlay: StageOverlay;
   private readonly pointer: StagePointer;
@@ -48,6 +50,7 @@ export class StageView implements OpenStage, SurfaceOwner {
     const { surface } = this;
     this.tools = allTools(studio);
     this.mini = new MiniView(studio);
+    this.gatePictures = new GatePictures(studio);
     this.picture = new StagePicture(studio, surface, picture);
     this.overlay = new StageOverlay(studio, surface, this.picture, this.mini, elements);
     this.pointer = new StagePointer(studio, surface, this.mini, () => this.tool);
@@ -121,7 +124,8 @@ export class StageView implements OpenStage, SurfaceOwner {
     const { renderer, isStill } = this.picture;
     const isWanted = this.pace.step(now, elapsedSeconds, renderer?.clock.ms ?? 0, isStill);
     const isNewMini = renderer !== null && this.mini.tend(renderer, now);
-    return isWanted || isNewMini;
+    const isNewPicture = renderer !== null && this.gatePictures.tend(renderer, now);
+    return isWanted || isNewMini || isNewPicture;
   }
 
   draw(now: number): void {

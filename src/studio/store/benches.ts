@@ -3,6 +3,8 @@ export interface BenchFacts {
   word: string;
   /** The stage stands above its desk, with planes and hours. */
   hasStage?: true;
+  /** How often each value occurs stands beside the hours. */
+  hasHistogram?: true;
   /** It shows one artwork, which is part of the address. */
   hasArtwork?: true;
 }
@@ -12,6 +14,7 @@ const BENCH_FACTS = {
   relief: { word: 'Relief', hasArtwork: true },
   stage: { word: 'Stage', hasStage: true },
   time: { word: 'Time', hasStage: true },
+  finish: { word: 'Finish', hasStage: true, hasHistogram: true },
   handoff: { word: 'Hand-off' },
 } as const satisfies Record<string, BenchFacts>;
 

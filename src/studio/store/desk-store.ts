@@ -4,6 +4,7 @@ import type { ScatterRule } from '@/core/art/scatter';
 import type { ColourVision } from '@/core/checks/colour-vision';
 import type { Eye } from '@/core/checks/seen/seen-report';
 import type { LightKind } from '@/core/moment/light-kinds/all-kinds';
+import type { LookFields } from '@/core/scene/records/look';
 import type { Trial } from '@/core/time/trial';
 import type { Bench } from './benches';
 import type { Offer } from './offer';
@@ -43,6 +44,15 @@ export type Panel = (typeof PANELS)[number];
 
 export const TIME_PARTS = ['day', 'sky', 'weather', 'wash', 'motion', 'wicks', 'rounds', 'checks'] as const;
 export type TimePart = (typeof TIME_PARTS)[number];
+
+/** A look by its id; null is none. */
+export interface LookBefore {
+  lookId: string | null;
+}
+
+/** What the Finish bench shows. */
+export const FINISH_PARTS = ['passes', 'looks', 'hours'] as const;
+export type FinishPart = (typeof FINISH_PARTS)[number];
 
 export interface DeskState {
   bench: Bench;
@@ -98,6 +108,13 @@ export interface DeskState {
   /** The wash that is worked on; null is the first. The one that is seen in full while a key is held. */
   washId: string | null;
   fullWash: string | null;
+  finishPart: FinishPart;
+  /** The look under the pointer on the contact sheet, seen on the stage. */
+  triedLook: LookFields | null;
+  /** The look that was there before the last one was taken; null before any was. */
+  lookBefore: LookBefore | null;
+  /** What is burnt out or black is marked, while a key is held. */
+  marksClipped: boolean;
   /** By whose eyes it is looked at whether a figure can be seen, and the contrast that it should have. */
   seenEye: Eye;
   seenLimit: number;
@@ -151,6 +168,10 @@ export function createDesk(bench: Bench) {
     wickId: null,
     washId: null,
     fullWash: null,
+    finishPart: 'passes',
+    triedLook: null,
+    lookBefore: null,
+    marksClipped: false,
     seenEye: 'typical',
     seenLimit: 5,
     dayChart: 'ambientLevel',

@@ -14,7 +14,7 @@ const OUTLINE_TOOLS: ReadonlySet<ToolName> = new Set(['outline', 'line', 'rectan
  * @param ambientLevel of the scene at the hour that is shown
  */
 export function passingOf(
-  { solo, muted, soloPlanes, workLamp, wipe, tool, bench, fullWash }: DeskState,
+  { solo, muted, soloPlanes, workLamp, wipe, tool, bench, fullWash, triedLook }: DeskState,
   { dayRate, isFrozen, walk }: Pick<Live, 'dayRate' | 'isFrozen' | 'walk'>,
   ambientLevel: number,
   view: WipeView,
@@ -31,6 +31,7 @@ export function passingOf(
     workLamp: isShown ? 0 : level,
     fullWash,
     walk,
+    finish: triedLook ?? 'own',
     unlit: false,
     relief: true,
     shadows: true,

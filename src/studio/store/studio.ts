@@ -36,6 +36,7 @@ import { SceneStore, type Picked } from './scene-store';
 import { Checks } from './checks';
 import { createCosts, type CostStore } from './costs';
 import { api, sendBatch, type OpenScene } from './server-api';
+import { GateSheet } from './gate-sheet';
 import { Meter } from './meter';
 import { Rounds } from './rounds';
 import { StrokeTurns } from './stroke-turns';
@@ -73,6 +74,8 @@ export class Studio {
   readonly strokeTurns = new StrokeTurns();
   readonly rounds = new Rounds(this);
   readonly meter: Meter = new Meter(this);
+  /** Small pictures of the gate. */
+  readonly gateSheet = new GateSheet();
   readonly workers = new ArtWorkers();
   readonly pictures: PictureStore;
   readonly checks: Checks;

@@ -1,5 +1,6 @@
 /** What a side of the wipe can show. */
 import type { ColourVision } from '@/core/checks/colour-vision';
+import type { LookFields } from '@/core/scene/records/look';
 import type { Passing } from '@/core/moment/passing';
 
 export type WipeView =
@@ -8,7 +9,10 @@ export type WipeView =
   | { view: 'light'; id: string }
   | { view: 'hour'; clockHours: number }
   | { view: 'revision'; revision: number }
-  | { view: 'eyes'; eyes: ColourVision };
+  | { view: 'eyes'; eyes: ColourVision }
+  | { view: 'unfinished' }
+  /** A look in the place of the scene's finish; see looksToTake. */
+  | { view: 'look'; lookId: string; fields: LookFields };
 
 export type WipeViewName = WipeView['view'];
 
@@ -26,6 +30,8 @@ const LEFT_OUT: LeftOut = {
   unlit: () => ({ unlit: true }),
   relief: () => ({ relief: false }),
   shadows: () => ({ shadows: false }),
+  unfinished: () => ({ finish: 'none' }),
+  look: ({ fields }) => ({ finish: fields }),
   light: ({ id }) => ({ solo: new Set([id]), muted: new Set() }),
 };
 

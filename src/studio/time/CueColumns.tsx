@@ -43,6 +43,7 @@ export function CueColumns({ id }: { id: string }) {
           <HeldItem key={itemKey(item)} id={id} cue={cue} item={item} />
         ))}
         <CueWash id={id} cue={cue} />
+        <CueLook id={id} cue={cue} />
         <AddValue id={id} cue={cue} />
       </Column>
     </>
@@ -121,6 +122,23 @@ function CueWash({ id, cue }: { id: string; cue: Cue }) {
       value={cue.washId ?? ''}
       options={[['', 'as before'], ...washes]}
       onChange={(washId) => gesture.commit({ washId: washId === '' ? null : washId })}
+    />
+  );
+}
+
+/** The look that a cue names; there only where the project has looks. */
+function CueLook({ id, cue }: { id: string; cue: Cue }) {
+  const gesture = useCueGesture(id, 'Look');
+  const looks = useScene(({ scene }) =>
+    inOrder(scene.looks).map(([lookId, { name }]) => [lookId, name] as const),
+  );
+  if (looks.length === 0) return null;
+  return (
+    <Choice<string>
+      label="Look"
+      value={cue.lookId ?? ''}
+      options={[['', 'as before'], ...looks]}
+      onChange={(lookId) => gesture.commit({ lookId: lookId === '' ? null : lookId })}
     />
   );
 }

@@ -13,13 +13,22 @@ import { useDayNow } from './use-day-now';
  * A value of the day at the hour of the playhead.
  * @param isDirect a setting of the scene is set as it is while no cue holds it; else a change is tried, to be recorded
  */
-export function ItemField({ item, isDirect = false }: { item: CueItem; isDirect?: boolean }) {
+export function ItemField({
+  item,
+  isDirect = false,
+  short,
+}: {
+  item: CueItem;
+  isDirect?: boolean;
+  /** What it is called where its column says the rest. */
+  short?: string;
+}) {
   const studio = useStudio();
   const isTrial = useDesk((state) => isTried(state.trial, item));
   const value = useDayNow(() => itemNow(studio, item));
   const words = itemWords(studio, item);
   const gesture = useGesture(studio, words);
-  const label = `${words}${isTrial ? ' *' : ''}`;
+  const label = `${short ?? words}${isTrial ? ' *' : ''}`;
   // Without cues there is nothing that a trial would stand in for.
   const isOwn = () =>
     'value' in item &&

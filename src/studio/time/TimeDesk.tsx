@@ -1,5 +1,5 @@
 'use client';
-import type { ComponentType } from 'react';
+import { PartsDesk, type DeskPart } from '../controls/PartsDesk';
 import { TIME_PARTS, type TimePart } from '../store/desk-store';
 import { useDesk, useStudio } from '../context';
 import { ChecksPart } from './ChecksPart';
@@ -11,7 +11,7 @@ import { WashPart } from './WashPart';
 import { WeatherPart } from './WeatherPart';
 import { WickPart } from './WickPart';
 
-const PARTS: Record<TimePart, { word: string; about: string; Part: ComponentType }> = {
+const PARTS: Record<TimePart, DeskPart> = {
   day: { word: 'Day', about: 'Cues, and every value over the twenty-four hours', Part: DayPart },
   sky: { word: 'Sky', about: 'Where the sun and the moon stand, and when circuits are lit', Part: SkyPart },
   weather: { word: 'Weather', about: 'Shadows of clouds, and mist', Part: WeatherPart },
@@ -30,30 +30,13 @@ const PARTS: Record<TimePart, { word: string; about: string; Part: ComponentType
 export function TimeDesk() {
   const studio = useStudio();
   const part = useDesk((state) => state.timePart);
-  const { Part } = PARTS[part];
   return (
-    <div className="flex min-h-0 border-t border-line bg-slate">
-      <div
-        role="group"
-        aria-label="Parts of time"
-        className="flex w-[72px] shrink-0 flex-col gap-[2px] border-r border-line p-1"
-      >
-        {TIME_PARTS.map((one) => (
-          <button
-            key={one}
-            type="button"
-            className="key max-h-[26px] min-h-0 flex-1 py-0 text-left"
-            aria-pressed={part === one}
-            title={PARTS[one].about}
-            onClick={() => studio.desk.setState({ timePart: one })}
-          >
-            {PARTS[one].word}
-          </button>
-        ))}
-      </div>
-      <div className="min-h-0 min-w-0 flex-1 p-2">
-        <Part />
-      </div>
-    </div>
+    <PartsDesk
+      label="Parts of time"
+      order={TIME_PARTS}
+      parts={PARTS}
+      part={part}
+      onChange={(timePart) => studio.desk.setState({ timePart })}
+    />
   );
 }

@@ -1,6 +1,7 @@
 /** The account of a pixel with the names of the document: what a person reads, in the studio and at the command line. */
 import { accountFor } from '../../light/account/account-for';
-import type { Account, LightLine, OtherLine } from '../../light/account/account';
+import { FINISH_PASSES } from '../../finish/all-passes';
+import type { Account, LaterLine, LightLine, OtherLine } from '../../light/account/account';
 import type { Moment, PictureSource } from '../../moment/moment';
 import type { MomentMaker, MomentNames } from '../../moment/moment-maker';
 import type { Passing } from '../../moment/passing';
@@ -97,19 +98,17 @@ export function metered(ground: MeterGround, x: number, y: number): Metered {
     gives,
     dark: [...dark, ...absent],
     later: account.later.map((line) => ({
-      words:
-        line.what === 'wash'
-          ? `The wash “${scene.washes[names.washes[line.wash]].name}”`
-          : PASS_WORDS[line.pass],
+      words: laterWords(line, (wash) => scene.washes[names.washes[wash]].name),
       ...{ from: line.from, to: line.to },
     })),
   };
 }
 
-const PASS_WORDS: Record<Extract<Account['later'][number], { what: 'pass' }>['pass'], string> = {
-  exposure: 'Exposure',
-  tone: 'Tone',
-};
+/** @param nameOf the name of a wash of the Moment */
+function laterWords(line: LaterLine, nameOf: (wash: number) => string): string {
+  if (line.what === 'wash') return `The wash “${nameOf(line.wash)}”`;
+  return line.what === 'blur' ? 'Blur by distance' : FINISH_PASSES[line.pass].word;
+}
 
 const OTHER_WORDS: Record<OtherLine['what'], string> = {
   ambient: 'Ambient light',

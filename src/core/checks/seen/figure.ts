@@ -44,6 +44,7 @@ export function figureOf(
     originX: 0,
     originY: 0,
     overlay: false,
+    blurPx: 0,
     layers: [],
     drifts: moment.drifts.map(() => 0),
   };

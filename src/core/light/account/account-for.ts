@@ -3,13 +3,12 @@
  * else that the pixel is made of. Its lines add up to the picture in the light space; what is done to that afterwards stands
  * step by step. It reads the Moment as the reference renderer does, and says what that says.
  */
-import { activePasses, runPass } from '../../finish/all-passes';
 import type { Moment, MomentLayer, PicturePixels, PictureSource } from '../../moment/moment';
-import { srgbDecode, type Rgb } from '../../raster/colour';
+import type { Rgb } from '../../raster/colour';
 import { WashOver } from '../../weather/wash';
 import { LayerSums } from '../layer';
 import { LayerLight } from '../layer-light';
-import { PointRenderer, scenePlace } from '../reference';
+import { finishStepsAt, PointRenderer, scenePlace, type FinishedPixel } from '../reference';
 import { shownShare } from '../terms/sums';
 import type { Account, LaterLine, LightLine, OtherLine, Surface } from './account';
 import { LightLines, linesOf, partsOf } from './light-lines';
@@ -55,13 +54,14 @@ export function accountFor(moment: Moment, source: PictureSource, x: number, y: 
     } else others.push({ what: 'air', light: one.air, rgb: scaled(one.rgb, one.share) });
   }
   const bytes = new Uint8Array(4);
-  renderer.write(x, y, bytes, 0);
+  const finished = finishStepsAt(moment, source, x, y);
+  renderer.encode(finished.shown, x, y, bytes, 0);
   const [r, g, b, alpha] = renderer.overlayAt(px, py);
   const sum = sumOf([...lights, ...others]);
   return {
     ...{ x: px, y: py, surface: front && surfaceOf(front), lights, others },
     sum,
-    later: laterLines(moment, sum, px, py),
+    later: laterLines(moment, sum, finished, px, py),
     overlay: [r, g, b, alpha],
     pixel: [bytes[0], bytes[1], bytes[2]],
   };
@@ -191,27 +191,28 @@ function frontLines(
   return { lights: linesOf(given, parts, factor, rim * share * shows, selfLit), others };
 }
 
-/** What washes and the passes after the planes make of the sum. */
-function laterLines(moment: Moment, sum: Readonly<Rgb>, px: number, py: number): LaterLine[] {
+/** What the blur of planes and washes make of the sum, up to the light that the finish begins with. */
+function laterLines(
+  moment: Moment,
+  sum: Readonly<Rgb>,
+  { blurred, steps }: FinishedPixel,
+  px: number,
+  py: number,
+) {
   const later: LaterLine[] = [];
   const values = Float64Array.from(sum);
   const now = (): Rgb => [values[0], values[1], values[2]];
+  if (blurred) {
+    later.push({ what: 'blur', from: now(), to: blurred });
+    values.set(blurred);
+  }
   const over = new WashOver();
   moment.washes.forEach((one, wash) => {
     const from = now();
     over.over([one], moment.lightSpace, values, px, py);
     later.push({ what: 'wash', wash, from, to: now() });
   });
-  const passes = moment.unlit ? [] : activePasses(moment.finish);
-  if (passes.length === 0) return later;
-  for (let c = 0; c < 3; c++)
-    values[c] = Math.max(0, moment.lightSpace === 'linear' ? values[c] : srgbDecode(Math.max(0, values[c])));
-  for (const pass of passes) {
-    const from = now();
-    runPass(pass, { width: 1, height: 1, data: values }, moment.finish);
-    later.push({ what: 'pass', pass, from, to: now() });
-  }
-  return later;
+  return [...later, ...steps.map((step): LaterLine => ({ what: 'pass', ...step }))];
 }
 
 function surfaceOf({ glow: _glow, own: _own, ...surface }: Shown): Surface {

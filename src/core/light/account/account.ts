@@ -54,8 +54,10 @@ export type OtherLine = { rgb: Rgb } & (
 
 /** What becomes of the picture after its planes. */
 export type LaterLine =
+  /** Planes that are blurred by their distance. */
+  | { what: 'blur'; from: Rgb; to: Rgb }
   | { what: 'wash'; wash: number; from: Rgb; to: Rgb }
-  /** Linear light, from the first of them on. */
+  /** Linear light, and encoded values where the pass works on the print. */
   | { what: 'pass'; pass: PassName; from: Rgb; to: Rgb };
 
 export interface Account {

@@ -1,12 +1,14 @@
 /** The kinds of records, by their collections, in the order in which a document holds them. */
 import { artworks } from './artwork';
 import { chunks } from './chunk';
+import { tables } from './colour-table';
 import { circuits } from './circuit';
 import { cues } from './cue';
 import type { RecordKind, RecordType } from './kind';
 import { defaultsOf } from './defaults-of';
 import { lamps } from './lamp';
 import { lights } from './light';
+import { looks } from './look';
 import { luminaires } from './luminaire';
 import { occluders } from './occluder';
 import { planes } from './plane';
@@ -37,6 +39,8 @@ export const RECORDS = {
   strokes,
   recipes,
   luminaires,
+  tables,
+  looks,
 } as const satisfies Record<string, RecordKind>;
 
 type Records = typeof RECORDS;

@@ -1,7 +1,7 @@
-import { array, object } from 'yup';
+import { array, object, type AnyObject, type NumberSchema, type StringSchema } from 'yup';
 import { colour, flag, level, list, naming, namingOrNull, oneOf, share, within } from '../../fields';
-import { exposureStops } from '../../finish/exposure';
-import { whiteLevel } from '../../finish/tone';
+import { FINISH_FIELDS } from '../../finish/all-passes';
+import { planeBlurPx } from '../../finish/focus';
 import { LIMITS } from '../../limits';
 import { CUE_VALUE_NAMES } from '../../time/cue-values';
 import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
@@ -10,6 +10,40 @@ const colourOrNull = (about: string) => colour().nullable().defined().default(nu
 const levelOrNull = (about: string) => level().nullable().defined().default(null).meta({ about });
 
 const shareOrNull = () => share().nullable().defined().default(null);
+
+/** A field of the finish, which a cue may leave alone. */
+const numberOrNull = <D extends number>(field: NumberSchema<number, AnyObject, D, 'd'>) =>
+  field.nullable().defined().default(null);
+const finishColourOrNull = <D extends string>(field: StringSchema<string, AnyObject, D, 'd'>) =>
+  field.nullable().defined().default(null);
+
+/** Every number and colour of the finish. */
+const FINISH_CUE_FIELDS = {
+  exposureStops: numberOrNull(FINISH_FIELDS.exposureStops),
+  autoShare: numberOrNull(FINISH_FIELDS.autoShare),
+  fringePx: numberOrNull(FINISH_FIELDS.fringePx),
+  bloomLevel: numberOrNull(FINISH_FIELDS.bloomLevel),
+  bloomThreshold: numberOrNull(FINISH_FIELDS.bloomThreshold),
+  bloomKnee: numberOrNull(FINISH_FIELDS.bloomKnee),
+  bloomSpread: numberOrNull(FINISH_FIELDS.bloomSpread),
+  bloomColour: finishColourOrNull(FINISH_FIELDS.bloomColour),
+  vignetteLevel: numberOrNull(FINISH_FIELDS.vignetteLevel),
+  vignetteInner: numberOrNull(FINISH_FIELDS.vignetteInner),
+  vignetteRoundness: numberOrNull(FINISH_FIELDS.vignetteRoundness),
+  vignetteColour: finishColourOrNull(FINISH_FIELDS.vignetteColour),
+  whiteLevel: numberOrNull(FINISH_FIELDS.whiteLevel),
+  slopeRed: numberOrNull(FINISH_FIELDS.slopeRed),
+  slopeGreen: numberOrNull(FINISH_FIELDS.slopeGreen),
+  slopeBlue: numberOrNull(FINISH_FIELDS.slopeBlue),
+  offsetRed: numberOrNull(FINISH_FIELDS.offsetRed),
+  offsetGreen: numberOrNull(FINISH_FIELDS.offsetGreen),
+  offsetBlue: numberOrNull(FINISH_FIELDS.offsetBlue),
+  powerRed: numberOrNull(FINISH_FIELDS.powerRed),
+  powerGreen: numberOrNull(FINISH_FIELDS.powerGreen),
+  powerBlue: numberOrNull(FINISH_FIELDS.powerBlue),
+  saturation: numberOrNull(FINISH_FIELDS.saturation),
+  tableShare: numberOrNull(FINISH_FIELDS.tableShare),
+};
 
 const circuitLevel = object({
   circuitId: naming('circuits', 'belongs'),
@@ -36,8 +70,12 @@ const schema = object({
       'The wash that lies on the picture at this hour; it fades into that of the next cue that names one',
   }),
   washStrength: shareOrNull(),
-  exposureStops: exposureStops().nullable().defined().default(null),
-  whiteLevel: whiteLevel().nullable().defined().default(null),
+  lookId: namingOrNull('looks', 'needs').meta({
+    about: 'The look that is mixed in at this hour; it goes over into that of the next cue that names one',
+  }),
+  lookShare: shareOrNull(),
+  ...FINISH_CUE_FIELDS,
+  blurPx: planeBlurPx().nullable().defined().default(null),
   circuitLevels: list(circuitLevel, LIMITS.circuits)
     .default(() => [])
     .meta({ about: 'Levels at which circuits are run' }),

@@ -1,6 +1,7 @@
 import { object } from 'yup';
 import { coordinate } from '../../coordinates';
 import { colour, flag, level, name, naming, namingAll, oneOf, order, picturePx, within } from '../../fields';
+import { planeBlurPx } from '../../finish/focus';
 import { LIMITS } from '../../limits';
 import { ANSWERS, SEEN_GAIN } from './answer';
 import { HOUSE_CIRCUIT } from './circuit';
@@ -36,6 +37,9 @@ const schema = object({
     .default(true)
     .meta({ about: 'The shapes that standing sprites throw in the sun fall on it' }),
   takesDrift: flag().default(true).meta({ about: 'Shadows of clouds and mist drift over it' }),
+  blurPx: planeBlurPx().nullable().defined().default(null).meta({
+    about: 'Its own blur, in the place of that by its distance from the plane in focus; scene px',
+  }),
   overlay: flag().default(false).meta({ about: 'Unlit and drawn last of all: labels, an interface' }),
   tiles: tiles
     .nullable()

@@ -2,6 +2,7 @@ import { object } from 'yup';
 import { coordinate } from '../../coordinates';
 import { colour, flag, level, list, namingOrNull, oneOf, share, text, whole, within } from '../../fields';
 import { FINISH_FIELDS } from '../../finish/all-passes';
+import { FOCUS_FIELDS } from '../../finish/focus';
 import { LIMITS } from '../../limits';
 import { LIGHT_SPACES } from '../../raster/colour';
 import { DRIFT_FIELDS } from '../../weather/drift-fields';
@@ -56,6 +57,11 @@ const schema = object({
     .meta({ about: 'More lights than these that throw shadows at once are a snag; null is no budget' }),
   washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,
+  ...FOCUS_FIELDS,
+  lookId: namingOrNull('looks', 'needs').meta({
+    about: 'The look that is mixed into the finish where no cue names one',
+  }),
+  lookShare: share().default(1).meta({ about: 'How much of the look is mixed in' }),
 });
 
 export const settings = {

@@ -8,6 +8,7 @@ import { toVersion7 } from './7';
 import { toVersion8 } from './8';
 import { toVersion9 } from './9';
 import { toVersion10 } from './10';
+import { toVersion11 } from './11';
 import { eachRecord, type Json, type VersionStep } from './step';
 
 /** By the version that each of them starts from. */
@@ -21,6 +22,7 @@ const STEPS: Record<number, VersionStep> = {
   7: toVersion8,
   8: toVersion9,
   9: toVersion10,
+  10: toVersion11,
 };
 
 /** A document as it would have been written today; what is not known is left alone, for the schema to refuse. */

@@ -6,6 +6,7 @@ import { recordsOfVersion7 } from './010-records-of-version-7';
 import { recordsOfVersion8 } from './011-records-of-version-8';
 import { recordsOfVersion9 } from './012-records-of-version-9';
 import { recordsOfVersion10 } from './013-records-of-version-10';
+import { recordsOfVersion11 } from './016-records-of-version-11';
 
 export type CodeStep = (connection: PoolConnection) => Promise<void>;
 
@@ -16,4 +17,5 @@ export const CODE_STEPS: Readonly<Record<string, CodeStep>> = {
   '011-records-of-version-8': recordsOfVersion8,
   '012-records-of-version-9': recordsOfVersion9,
   '013-records-of-version-10': recordsOfVersion10,
+  '016-records-of-version-11': recordsOfVersion11,
 };

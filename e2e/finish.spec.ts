@@ -1,0 +1,151 @@
+/** The finish, by mouse and keys: passes switched and set, looks tried, taken, put on a cue and wiped, what is clipped marked. */
+import { expect, test, type Page } from '@playwright/test';
+import { newLight } from '../src/core/scene/records/light';
+import { expectColours, keptDocument, openDocument, onStage, setNumber, shownColour, stage } from './helpers';
+import { bright, lampScene, wall } from './scenes';
+
+const AT_FINISH = '?bench=finish&hour=12.00&at=0.00';
+const part = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Parts of the finish' }).getByRole('button', { name, exact: true });
+const look = (page: Page, name: string) =>
+  page.getByRole('list', { name: 'Contact sheet of looks' }).getByRole('button', { name, exact: true });
+const colourAt = async (page: Page, x: number, y: number) =>
+  shownColour(page, ...(await onStage(page, x, y)));
+/** How far the channels of a colour are apart. */
+const spread = (colour: readonly number[]) => Math.max(...colour) - Math.min(...colour);
+
+/** A red lamp on a wall, white hot in its middle. */
+function redLamp() {
+  const scene = lampScene();
+  scene.lights = {
+    l: newLight({
+      ...{ name: 'Lamp', planeId: 'plane-near', order: 'a', x: 240, y: 135 },
+      ...{ colour: '#ff3018', level: 6, reachPx: 120 },
+    }),
+  };
+  return scene;
+}
+
+test('a look is tried by hover, taken by a press, wiped against none, and undone', async ({ page }) => {
+  const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
+  await part(page, 'Looks').click();
+  // Each is a real picture of the gate: that without colour has none.
+  const silver = look(page, 'Silver gelatin');
+  await expect(silver.getByRole('img', { name: 'Silver gelatin' })).toBeVisible();
+  const before = await colourAt(page, 270, 135);
+  expect(spread(before)).toBeGreaterThan(60);
+  await silver.hover();
+  await expect.poll(async () => spread(await colourAt(page, 270, 135))).toBeLessThan(3);
+  await page.mouse.move(1240, 790);
+  await expect.poll(() => colourAt(page, 270, 135)).toEqual(before);
+  await silver.click();
+  await expect(silver).toHaveAttribute('aria-pressed', 'true');
+  await page.mouse.move(1240, 790);
+  await expect.poll(async () => spread(await colourAt(page, 270, 135))).toBeLessThan(3);
+  const kept = await keptDocument(page, sceneId);
+  expect(kept.settings.scene.lookId).toBe('look-silver-gelatin');
+  expect(kept.looks['look-silver-gelatin']).toMatchObject({ name: 'Silver gelatin', saturation: 0 });
+
+  // Half of it leaves half of the colour.
+  await setNumber(page, 'Share', '0.5');
+  await expect.poll(async () => spread(await colourAt(page, 270, 135))).toBeGreaterThan(20);
+  await setNumber(page, 'Share', '1');
+
+  await page.getByRole('button', { name: /^Compare with/ }).click();
+  await expect.poll(async () => spread(await colourAt(page, 210, 135))).toBeGreaterThan(60);
+  expect(spread(await colourAt(page, 270, 135))).toBeLessThan(3);
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => colourAt(page, 270, 135)).toEqual(before);
+});
+
+test('looks on cues go over into one another, and by keys alone a look is found and taken', async ({
+  page,
+}) => {
+  const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
+  await part(page, 'Looks').click();
+  await look(page, 'Silver gelatin').focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Put on a cue' }).click();
+  await expect.poll(async () => Object.values((await keptDocument(page, sceneId)).cues).length).toBe(1);
+  // With a cue that names one, a press changes that of the cue; another hour gets its own.
+  await page.goto(page.url().replace(/hour=[\d.]+/, 'hour=0.00'));
+  await part(page, 'Looks').click();
+  await look(page, 'Slide film').click();
+  await page.getByRole('button', { name: 'Put on a cue' }).click();
+  const cues = Object.values((await keptDocument(page, sceneId)).cues).map(({ clockHours, lookId }) => [
+    clockHours,
+    lookId,
+  ]);
+  expect(cues.sort()).toEqual([
+    [0, 'look-slide-film'],
+    [12, 'look-slide-film'],
+  ]);
+});
+
+test('a pass is switched on, set, switched off and back as it was; a dial parts the channels', async ({
+  page,
+}) => {
+  const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
+  const bloom = page.getByRole('region', { name: 'Bloom' });
+  const outside = () => colourAt(page, 240, 88);
+  const dark = await outside();
+  await bloom.getByRole('switch', { name: 'Bloom' }).click();
+  await setNumber(bloom, 'Level', '1.5');
+  await setNumber(bloom, 'Spread', '0.9');
+  await expect.poll(async () => (await outside())[0]).toBeGreaterThan(dark[0] + 8);
+  await bloom.getByRole('switch', { name: 'Bloom' }).click();
+  await expect.poll(outside).toEqual(dark);
+  await bloom.getByRole('switch', { name: 'Bloom' }).click();
+  await expect(bloom.getByLabel('Level, number')).toHaveValue('1.5');
+  await bloom.getByRole('switch', { name: 'Bloom' }).click();
+  const grade = page.getByRole('region', { name: 'Grade' });
+  const heading = page
+    .getByRole('navigation', { name: 'More columns' })
+    .getByRole('button', { name: 'Grade' });
+  if (await heading.isVisible()) await heading.click();
+  const slope = grade.getByRole('button', { name: 'Slope: colour' });
+  const box = (await slope.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 2, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  const { slopeRed, slopeGreen, slopeBlue } = (await keptDocument(page, sceneId)).settings.scene;
+  expect(slopeRed).toBeLessThan(0.6);
+  expect(slopeGreen).toBeGreaterThan(1.1);
+  expect((slopeRed + slopeGreen + slopeBlue) / 3).toBeCloseTo(1, 2);
+  await slope.dblclick();
+  await expect
+    .poll(async () => (await keptDocument(page, sceneId)).settings.scene.slopeRed)
+    .toBeCloseTo(1, 2);
+});
+
+test('the histogram tells what is burnt out, and a held key marks it on the stage', async ({ page }) => {
+  const scene = bright();
+  scene.sprites = { wall: wall() };
+  scene.settings.scene = { ...scene.settings.scene, exposureStops: 6 };
+  await openDocument(page, scene, {}, AT_FINISH);
+  const band = page.getByRole('group', { name: 'Histogram of the gate' });
+  await expect(band).toContainText(/\d % burnt out/);
+
+  await expect(band.getByText(/burnt out/)).not.toHaveText('0 % burnt out');
+  const key = band.getByRole('button', { name: 'Mark them' });
+  const box = (await key.boundingBox())!;
+  await page.mouse.move(box.x + 5, box.y + 5);
+  await page.mouse.down();
+  await expectColours(page, [[240, 135, [227, 51, 41]]]);
+  await page.mouse.up();
+  await expectColours(page, [[240, 135, [255, 255, 255]]]);
+  await expect(stage(page)).toBeVisible();
+});
+
+test('the hours are a sheet that is gone to', async ({ page }) => {
+  await openDocument(page, redLamp(), {}, AT_FINISH);
+  await part(page, 'Hours').click();
+  const six = page.getByRole('button', { name: 'Go to 18:00' });
+  await expect(six.getByRole('img')).toBeVisible();
+  await six.click();
+  await expect(page).toHaveURL(/hour=18\.00/);
+});
