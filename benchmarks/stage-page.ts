@@ -1,13 +1,14 @@
 /** Runs in a real browser: frames of the demo and of 100 lights, each beside the fill limit of the same pixels. */
-import { bundlePictures } from '@/core/handoff/bundle';
+import { bundlePictures, type Bundle } from '@/core/handoff/bundle';
 import type { Box } from '@/core/geometry/affine';
 import type { Moment, MomentLight, PicturePixels, PictureSource } from '@/core/moment/moment';
-import { momentAt } from '@/core/moment/moment-at';
-import { NOTHING_PASSING } from '@/core/moment/passing';
+import { gateView, momentAt } from '@/core/moment/moment-at';
+import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { newScene } from '@/core/scene/new-scene';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { LIMITS } from '@/core/limits';
 import { newLight } from '@/core/scene/records/light';
+import { newLook } from '@/core/scene/records/look';
 import { newRelief } from '@/core/scene/records/relief';
 import type { SceneSettings } from '@/core/scene/records/settings';
 import { newSprite } from '@/core/scene/records/sprite';
@@ -15,15 +16,19 @@ import { newWash, newWashPoint } from '@/core/scene/records/wash';
 import { recipeWith } from '@/core/relief/recipe';
 import { hash01 } from '@/core/time/noise';
 import { fennelHalt } from '@/demo/fennel-halt';
+import { READY_LOOKS } from '@/ready/looks';
 import { openContext } from '@/gpu/device';
 import { Renderer } from '@/gpu/renderer';
 import { FillLimit } from './fill-limit';
+import { finishCases } from './finish-cases';
 import { coreFigures, LightCases } from './light-cases';
 
 const WIDTH = 1280;
 const HEIGHT = 720;
 /** The demo is pixel art: lit at scene px, enlarged twice onto 1280 x 720. */
 const DEMO_ENLARGE = 2;
+/** The contact sheet has every third pixel of the demo. */
+const SHEET_STEP = 3;
 
 interface Case {
   name: string;
@@ -32,9 +37,14 @@ interface Case {
   enlarge: number;
 }
 
-function demoCase(): Case {
+function demoDocument(): Bundle {
   let count = 0;
-  const demo = fennelHalt(() => String(count++).padStart(64, '0'));
+  const { document, pictures } = fennelHalt(() => String(count++).padStart(64, '0'));
+  return { scene: document, files: pictures };
+}
+
+function demoCase(): Case {
+  const demo = demoDocument();
   const view = {
     x: 80,
     y: 0,
@@ -43,9 +53,9 @@ function demoCase(): Case {
     outputPerScenePx: 1,
   };
   return {
-    name: 'full frame of the demo',
-    moment: (seconds) => momentAt(demo.document, 19.2, seconds, NOTHING_PASSING, view),
-    source: bundlePictures({ scene: demo.document, pictures: demo.pictures }),
+    name: 'full frame of the demo, without its finish',
+    moment: (seconds) => momentAt(demo.scene, 19.2, seconds, { ...NOTHING_PASSING, finish: 'none' }, view),
+    source: bundlePictures(demo),
     enlarge: DEMO_ENLARGE,
   };
 }
@@ -113,6 +123,22 @@ function weatherCases(): { bare: Case; weathered: Case } {
   return { bare, weathered };
 }
 
+/** The gate of the demo as the contact sheet has it: as the scene is finished, and under every look in turn. */
+function sheetCases(): { own: Case; looks: Case[] } {
+  const demo = demoDocument();
+  const view = gateView(demo.scene, 1 / SHEET_STEP);
+  const finished = (name: string, finish: Passing['finish']): Case => ({
+    name,
+    moment: (seconds) => momentAt(demo.scene, 19.2, seconds, { ...NOTHING_PASSING, finish }, view),
+    source: bundlePictures(demo),
+    enlarge: 1,
+  });
+  const looks = READY_LOOKS.map(({ name, fields }) =>
+    finished(name, newLook({ name, order: 'a', ...fields })),
+  );
+  return { own: finished('as it is', 'own'), looks };
+}
+
 const EVERYWHERE: Box = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
 
 /** Pixels that the passes of a frame write, each target of a pass counted. */
@@ -165,6 +191,7 @@ function prepare() {
   const cases = [demo, ...[100, 1500].map((count) => ({ ...lightsCase(count), renderer }))];
   const lights = new LightCases(renderer);
   const { bare, weathered } = weatherCases();
+  const sheet = sheetCases();
   let second = 0;
   const frame = ({ moment, source, enlarge, renderer }: Case & { renderer: Renderer }) => {
     const start = performance.now();
@@ -174,6 +201,8 @@ function prepare() {
     return performance.now() - start;
   };
   for (const one of [...cases, { ...bare, renderer }, { ...weathered, renderer }]) frame(one);
+  for (const one of [sheet.own, ...sheet.looks]) frame({ ...one, renderer: demo.renderer });
+  for (const { moment } of finishCases(bare.moment(0))) frame({ ...bare, renderer, moment: () => moment });
   return {
     round: () => {
       second += 0.1;
@@ -187,9 +216,21 @@ function prepare() {
         ms: frame({ ...weathered, renderer }) - alone,
         megapixels: (WIDTH * HEIGHT) / 1e6,
       };
+      const finishes = finishCases(bare.moment(second)).map(({ name, moment }) => ({
+        name: `${name}, beyond the wall alone`,
+        ms: frame({ ...bare, renderer, moment: () => moment }) - alone,
+        limitMs: limit.fill(WIDTH * HEIGHT),
+        megapixels: (WIDTH * HEIGHT) / 1e6,
+      }));
       const ofFill = { ...weather, limitMs: limit.fill(WIDTH * HEIGHT) };
       const ofWall = { ...weather, name: `${weather.name}, by that`, limitMs: alone };
-      return [...frames, ofFill, ofWall, ...lights.round()];
+      const sheetMs = frame({ ...sheet.own, renderer: demo.renderer });
+      const looks = sheet.looks.reduce((sum, look) => sum + frame({ ...look, renderer: demo.renderer }), 0);
+      const ofSheet = {
+        name: 'a picture of the contact sheet, the mean of all looks, by one as the scene is',
+        ...{ ms: looks / sheet.looks.length, limitMs: sheetMs, megapixels: 160 * 90 * 1e-6 },
+      };
+      return [...frames, ofFill, ofWall, ...finishes, ofSheet, ...lights.round()];
     },
     heavy: () => lights.heavy(),
     core: () => coreFigures(),

@@ -83,19 +83,22 @@ try {
   ])
     await page.mouse.click(x, y);
   await page.mouse.move(800, 440);
+  await page.getByText('Its finish is being worked out.').first().waitFor({ state: 'hidden' });
   await shoot('meter');
   await open('bench=time&part=day&hour=8.50&at=2.00&pick=cues:cue-morning');
   await shoot('time');
   await open('bench=time&part=sky&hour=16.50&at=2.00');
   await shoot('time-sky');
-  await open('bench=time&part=motion&hour=20.50&at=20.00&pick=sprites:train');
-  await shoot('time-motion');
   await open('bench=time&part=wicks&hour=21.00&at=2.00');
   await shoot('time-wicks');
   await open('bench=time&part=checks&hour=20.50&at=2.00&pick=sprites:lamplighter');
   await page.getByRole('button', { name: /^Look at “/ }).click();
   await page.getByRole('list', { name: 'Worst moments' }).waitFor({ timeout: 120_000 });
   await shoot('time-checks');
+  await open('bench=finish&hour=20.00&at=2.00');
+  await page.getByRole('button', { name: 'Looks', exact: true }).click();
+  await page.getByRole('img', { name: 'Tungsten light' }).waitFor({ timeout: 60_000 });
+  await shoot('finish');
   await daySheet('day', open);
   await page.goto(server.address);
   await page.getByRole('link', { name: 'Open Night round' }).click();

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
+import { readCube } from '../src/core/finish/cube-file';
 import { writeBundle } from '../src/core/handoff/bundle';
 import { decodePng, inspectPng } from '../src/core/raster/png';
 import { withHeaderSize } from '../src/core/raster/testing/hand-made-png';
@@ -13,7 +14,7 @@ import { newWick } from '../src/core/scene/records/wick';
 import { fennelHalt } from '../src/demo/fennel-halt';
 import { sha256Of } from '../src/server/queries/blobs';
 import { png } from './helpers';
-import { lamplight } from './scenes';
+import { lamplight, lampScene } from './scenes';
 
 const oilwick = (...args: string[]) => promisify(execFile)(process.execPath, ['bin/oilwick.mjs', ...args]);
 
@@ -150,28 +151,42 @@ test(
   },
 );
 
-test('the command line shades a bundle at an hour and a second', async () => {
+/** A red lamp on a wall, with a small gate and corners that are darkened, in a bundle. */
+async function lampBundle(folder: string): Promise<string> {
+  const scene = lampScene();
+  const gate = { gateWidthPx: 96, gateHeightPx: 54, ambientLevel: 0.5 };
+  scene.settings.scene = { ...scene.settings.scene, ...gate, vignetteLevel: 0.8, bloomLevel: 0.4 };
+  scene.lights.l1 = { ...scene.lights.l1, x: 40, y: 20 };
+  const bundle = join(folder, 'lamp.zip');
+  writeFileSync(bundle, await writeBundle('Lamp', scene, new Map(), deflateSync));
+  return bundle;
+}
+
+/** @returns the picture of a bundle, shaded with these options */
+async function shade(bundle: string, ...options: string[]) {
+  const out = `${bundle}.png`;
+  await oilwick('shade', bundle, ...options, '--out', out);
+  return decodePng(readFileSync(out)).image;
+}
+
+const mean = (data: Uint8Array) => data.reduce((sum, v) => sum + v, 0) / data.length;
+
+test('the command line shades a bundle at an hour and a second, and accounts for its pixels', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
   try {
     const { sceneName, document, pictures } = fennelHalt(sha256Of);
-    const bundle = join(folder, 'scene.zip');
+    const bundle = join(folder, 'halt.zip');
     writeFileSync(bundle, await writeBundle(sceneName, document, pictures, deflateSync));
-    const shade = async (hour: string, at: string) => {
-      const out = join(folder, `${hour}-${at}.png`);
-      await oilwick('shade', bundle, '--hour', hour, '--at', at, '--out', out);
-      return decodePng(readFileSync(out)).image;
-    };
-    const dusk = await shade('19.5', '2.0');
+    const dusk = await shade(bundle, '--hour', '19.5', '--at', '2.0');
     expect([dusk.width, dusk.height]).toEqual([480, 270]);
-    const mean = (data: Uint8Array) => data.reduce((sum, v) => sum + v, 0) / data.length;
-    expect(mean((await shade('13', '2.0')).data)).toBeGreaterThan(mean(dusk.data) + 20);
-    expect(Buffer.compare(Buffer.from((await shade('19.5', '2.7')).data), Buffer.from(dusk.data))).not.toBe(
-      0,
+    expect(mean((await shade(bundle, '--hour', '13', '--at', '2.0')).data)).toBeGreaterThan(
+      mean(dusk.data) + 20,
     );
+    const later = await shade(bundle, '--hour', '19.5', '--at', '2.7');
+    expect(Buffer.compare(Buffer.from(later.data), Buffer.from(dusk.data))).not.toBe(0);
     await expect(
       oilwick('shade', join(folder, 'none.zip'), '--out', join(folder, 'x.png')),
     ).rejects.toMatchObject({ code: 1 });
-    // And accounts for a pixel of that picture.
     const account = (...place: string[]) =>
       oilwick('account', bundle, '--hour', '19.5', '--at', '2.0', ...place, '--json');
     const { stdout } = await account('--x', '60', '--y', '150');
@@ -185,6 +200,47 @@ test('the command line shades a bundle at an hour and a second', async () => {
   }
 });
 
+test('the command line shades with a look, without a finish, and enlarged', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
+  try {
+    const bundle = await lampBundle(folder);
+    const own = await shade(bundle);
+    // A grey look in the place of the finish leaves no colour.
+    const look = join(folder, 'grey.json');
+    writeFileSync(look, JSON.stringify({ saturation: 0 }));
+    const { data } = await shade(bundle, '--finish', look);
+    const colour = (pixels: Uint8Array, i: number) => [...pixels.subarray(i, i + 3)];
+    const isGrey = (pixels: Uint8Array, i: number) => new Set(colour(pixels, i)).size === 1;
+    for (let i = 0; i < data.length; i += 4) if (!isGrey(data, i)) expect(colour(data, i)).toBe('grey');
+    expect(isGrey(own.data, 4 * (20 * 96 + 40))).toBe(false);
+    writeFileSync(look, JSON.stringify({ saturation: 'none' }));
+    await expect(shade(bundle, '--finish', look)).rejects.toMatchObject({ code: 1 });
+    // Without a finish nothing is darkened in the corners.
+    const bare = await shade(bundle, '--finish', 'none');
+    const corner = (pixels: Uint8Array) => mean(pixels.subarray(0, 4 * 8));
+    expect(corner(bare.data)).toBeGreaterThan(corner(own.data) + 4);
+    // Enlarged each pixel is a square of the same.
+    const large = await shade(bundle, '--enlarge', '37');
+    expect([large.width, large.height]).toEqual([96 * 37, 54 * 37]);
+    for (const [x, y] of [
+      [0, 0],
+      [36, 36],
+      [37, 36],
+      [1800, 901],
+      [96 * 37 - 1, 54 * 37 - 1],
+    ]) {
+      const from = 4 * (Math.floor(y / 37) * 96 + Math.floor(x / 37));
+      const at = 4 * (y * large.width + x);
+      expect([...large.data.subarray(at, at + 4)]).toEqual([...own.data.subarray(from, from + 4)]);
+    }
+    await expect(shade(bundle, '--enlarge', '114')).rejects.toMatchObject({
+      stderr: expect.stringContaining('a whole number from 1 to 113 for a gate of 96 × 54 px; got 114'),
+    });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
 test('the command line exports a bundle and checks it', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oilwick-cli-'));
   try {
@@ -192,7 +248,12 @@ test('the command line exports a bundle and checks it', async () => {
     const bundle = join(folder, 'halt.zip');
     const bytes = await writeBundle(sceneName, document, pictures, deflateSync);
     writeFileSync(bundle, bytes);
-    expect((await oilwick('export', '--list')).stdout).toMatch(/^bundle\n[^]*^maps\n[^]*--depth/m);
+    expect((await oilwick('export', '--list')).stdout).toMatch(
+      /^bundle\n[^]*^maps\n[^]*--depth[^]*^table\n/m,
+    );
+    await oilwick('export', bundle, '--as', 'table', '--out', folder);
+    const cube = readCube(readFileSync(join(folder, 'halt.cube'), 'utf8'), '', 'halt.cube');
+    expect([cube.title, cube.table.size]).toEqual(['halt', 33]);
     const out = join(folder, 'out');
     const rows = await oilwick('export', bundle, '--as', 'maps', '--out', out, '--json', '--maps', 'rim');
     const files = rows.stdout
@@ -208,7 +269,7 @@ test('the command line exports a bundle and checks it', async () => {
       stderr: expect.stringContaining('has no option "shine"'),
     });
     await expect(oilwick('export', bundle, '--as', 'paper')).rejects.toMatchObject({
-      stderr: expect.stringContaining('There is no export "paper"; there are bundle, maps.'),
+      stderr: expect.stringContaining('There is no export "paper"; there are bundle, maps, table.'),
     });
 
     expect((await oilwick('check', bundle, '--no-flashes')).stdout).toBe('');

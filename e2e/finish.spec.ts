@@ -1,4 +1,5 @@
 /** The finish, by mouse and keys: passes switched and set, looks tried, taken, put on a cue and wiped, what is clipped marked. */
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { newLight } from '../src/core/scene/records/light';
 import { expectColours, keptDocument, openDocument, onStage, setNumber, shownColour, stage } from './helpers';
@@ -109,6 +110,13 @@ test('a pass is switched on, set, switched off and back as it was; a dial parts 
   const slope = grade.getByRole('button', { name: 'Slope: colour' });
   const box = (await slope.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  // A drag that is broken off leaves nothing.
+  await page.mouse.down();
+  await page.mouse.move(box.x + 12, box.y + box.height / 2, { steps: 4 });
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(grade.getByLabel('Slope red, number')).toHaveValue('1');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + 2, box.y + box.height / 2, { steps: 4 });
   await page.mouse.up();
@@ -131,7 +139,7 @@ test('the histogram tells what is burnt out, and a held key marks it on the stag
   await expect(band).toContainText(/\d % burnt out/);
 
   await expect(band.getByText(/burnt out/)).not.toHaveText('0 % burnt out');
-  const key = band.getByRole('button', { name: 'Mark them' });
+  const key = band.getByRole('button', { name: 'Mark clipped' });
   const box = (await key.boundingBox())!;
   await page.mouse.move(box.x + 5, box.y + 5);
   await page.mouse.down();
@@ -148,4 +156,62 @@ test('the hours are a sheet that is gone to', async ({ page }) => {
   await expect(six.getByRole('img')).toBeVisible();
   await six.click();
   await expect(page).toHaveURL(/hour=18\.00/);
+});
+
+test('a lookup table is brought in, mixed in, leaves as a cube, and is deleted', async ({ page }) => {
+  const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
+  const column = page.getByRole('region', { name: 'Table' });
+  const heading = page
+    .getByRole('navigation', { name: 'More columns' })
+    .getByRole('button', { name: 'Table' });
+  if (await heading.isVisible()) await heading.click();
+  const before = await colourAt(page, 270, 135);
+  expect(before[0]).toBeGreaterThan(before[2] + 60);
+  const bring = (name: string, text: string) =>
+    column
+      .getByLabel('Bring in a table')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await bring('cut.cube', 'LUT_3D_SIZE 2\n0 0 0\n1 0 0\n0 1\n');
+  await expect(page.getByText('cut.cube, line 4: three numbers are expected, not “0 1”.')).toBeVisible();
+  expect((await keptDocument(page, sceneId)).tables).toEqual({});
+
+  // Red and blue change places.
+  const corners = [0, 1].flatMap((b) => [0, 1].flatMap((g) => [0, 1].map((r) => `${b} ${g} ${r}`)));
+  await bring('swap.cube', ['TITLE "Red for blue"', 'LUT_3D_SIZE 2', ...corners].join('\r\n'));
+  await expect.poll(() => colourAt(page, 270, 135)).toEqual([before[2], before[1], before[0]]);
+  await expect(column.getByRole('combobox', { name: 'Which' })).toContainText('Red for blue');
+  const { settings, tables } = await keptDocument(page, sceneId);
+  expect(tables[settings.scene.tableId!]).toMatchObject({ name: 'Red for blue', format: 'cube' });
+
+  await setNumber(column, 'Share', '0.5');
+  await expect
+    .poll(async () => {
+      const [red, , blue] = await colourAt(page, 270, 135);
+      return Math.abs(red - blue);
+    })
+    .toBeLessThanOrEqual(1);
+  const half = await colourAt(page, 270, 135);
+
+  // What leaves does the same, and is brought in again as another table.
+  const leaving = page.waitForEvent('download');
+  await column.getByRole('button', { name: 'Write .cube' }).click();
+  const written = await readFile(await (await leaving).path(), 'utf8');
+  expect(written).toMatch(/^LUT_3D_SIZE 33$/m);
+  await bring('whole.cube', written);
+  await setNumber(column, 'Share', '1');
+  await expect
+    .poll(async () => {
+      const now = await colourAt(page, 270, 135);
+      return Math.max(...now.map((v, c) => Math.abs(v - half[c])));
+    })
+    .toBeLessThanOrEqual(1);
+
+  // It is there when the scene is opened again, and gone when it is deleted.
+  await page.reload();
+  await expect
+    .poll(async () => Math.max(...(await colourAt(page, 270, 135)).map((v, c) => Math.abs(v - half[c]))))
+    .toBeLessThanOrEqual(1);
+  if (await heading.isVisible()) await heading.click();
+  await column.getByRole('button', { name: 'Delete' }).click();
+  await expect.poll(() => colourAt(page, 270, 135)).toEqual(before);
 });

@@ -71,3 +71,26 @@ test('pins follow edits, mutes and the clock, and of five the first goes', async
   await first.getByRole('button', { name: 'Level 1' }).click();
   await expect(first.getByText('Its level is 0.')).toBeHidden();
 });
+
+test('of a pixel that others glow into the light is told at once, and its finish soon after', async ({
+  page,
+}) => {
+  const scene = withPost();
+  scene.lights.l1 = { ...scene.lights.l1, level: 8 };
+  scene.settings.scene = { ...scene.settings.scene, bloomLevel: 1, bloomThreshold: 0.2 };
+  await openDocument(page, scene, {}, AT);
+  await page.getByRole('button', { name: /^Meter/ }).click();
+  await clickScene(page, 150, 60);
+  await expect(pin(page, 1).getByRole('button', { name: 'Lamp one' })).toBeVisible();
+  await expect(pin(page, 1).getByText('Bloom')).toBeVisible();
+  const shown = async () =>
+    `#${(await shownColour(page, ...(await onStage(page, 140, 60)))).map((byte) => byte.toString(16).padStart(2, '0')).join('')}`;
+  await expect(pin(page, 1).getByText(await shown())).toBeVisible();
+  // It follows an edit of the finish.
+  await page.keyboard.press('Alt+5');
+  await setNumber(page.getByRole('region', { name: 'Bloom' }), 'Level', '0.25');
+  await page.keyboard.press('Alt+3');
+  await stage(page).focus();
+  await page.keyboard.press('r');
+  await expect(pin(page, 1).getByText(await shown())).toBeVisible();
+});

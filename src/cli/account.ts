@@ -1,6 +1,6 @@
 import { metered, meterGround, type Metered } from '@/core/checks/meter/meter';
 import { InputFault } from '@/core/faults';
-import { bundlePictures } from '@/core/handoff/bundle';
+import { bundlePictures, bundleTables } from '@/core/handoff/bundle';
 import { gateView } from '@/core/moment/moment-at';
 import { MomentMaker } from '@/core/moment/moment-maker';
 import { NOTHING_PASSING } from '@/core/moment/passing';
@@ -24,7 +24,7 @@ export async function accountCommand(file: string, { hour, at, x, y, json }: Acc
   const view = gateView(scene, 1);
   checkPlace('--x', x, view.widthPx);
   checkPlace('--y', y, view.heightPx);
-  const maker = new MomentMaker();
+  const maker = new MomentMaker(bundleTables(bundle));
   const moment = maker.at(scene, hour ?? settingsOf(scene).clockHours, at, NOTHING_PASSING, view);
   const reading = metered(meterGround(maker, scene, moment, NOTHING_PASSING, bundlePictures(bundle)), x, y);
   process.stdout.write(json ? `${JSON.stringify(asJson(reading))}\n` : asText(reading));
@@ -36,10 +36,11 @@ function checkPlace(option: string, value: number, size: number): void {
     throw new InputFault(`${option} is a pixel of the gate, 0 to ${size - 1}; got ${value}.`);
 }
 
-function asText({ account, surface, gives, dark, later }: Metered): string {
+function asText({ account, surface, gives, dark, finish }: Metered): string {
+  const { pixel, later } = finish!;
   const values = (rgb: readonly number[]) => rgb.map((v) => v.toFixed(4).padStart(8)).join(' ');
   return [
-    `${surface.words} at ${account.x}, ${account.y}: ${account.pixel.join(' ')}`,
+    `${surface.words} at ${account.x}, ${account.y}: ${pixel.join(' ')}`,
     ...gives.map(
       ({ words, rgb, stopped }) =>
         `${values(rgb)}  ${words}${stopped.length > 0 ? `, partly behind ${stopped[0].words}` : ''}`,
@@ -51,11 +52,12 @@ function asText({ account, surface, gives, dark, later }: Metered): string {
   ].join('\n');
 }
 
-function asJson({ account, surface, gives, dark, later }: Metered): object {
+function asJson({ account, surface, gives, dark, finish }: Metered): object {
+  const { pixel, later } = finish!;
   const named = (record: { collection: string; id: string } | null) =>
     record && `${record.collection}/${record.id}`;
   return {
-    ...{ x: account.x, y: account.y, pixel: account.pixel, sum: account.sum },
+    ...{ x: account.x, y: account.y, pixel, sum: account.sum },
     surface: { words: surface.words, record: named(surface.record), ...account.surface },
     gives: gives.map(({ words, record, rgb, stopped }) => ({
       ...{ words, record: named(record), rgb, stoppedBy: stopped.map((one) => named(one.record)) },

@@ -2,7 +2,7 @@ import { flashWords } from '@/core/checks/flash/flash-words';
 import { SceneFlashes, type SceneFlash } from '@/core/checks/flash/scene-flashes';
 import { snagsIn, withAsideOf } from '@/core/checks/snags/all-snags';
 import { exposureShares, exposureSnags } from '@/core/checks/snags/exposure';
-import { bundlePictures } from '@/core/handoff/bundle';
+import { bundlePictures, bundleTables } from '@/core/handoff/bundle';
 import { renderReference } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
@@ -25,13 +25,17 @@ export async function checkCommand(file: string, { hour, flashes, json }: CheckO
   const bundle = await openBundle(file);
   const { scene } = bundle;
   const source = bundlePictures(bundle);
+  const tables = bundleTables(bundle);
   const clockHours = hour ?? settingsOf(scene).clockHours;
-  const picture = renderReference(momentAt(scene, clockHours, 0, NOTHING_PASSING, gateView(scene)), source);
+  const picture = renderReference(
+    momentAt(scene, clockHours, 0, NOTHING_PASSING, gateView(scene), tables),
+    source,
+  );
   const ofPicture = exposureSnags(scene, exposureShares(picture), clockHours);
   const snags = [...snagsIn(scene, source), ...ofPicture.map((snag) => withAsideOf(scene, snag))].filter(
     ({ aside }) => aside === null,
   );
-  const found = flashes ? flashesOf(new SceneFlashes(scene, source, clockHours)) : [];
+  const found = flashes ? flashesOf(new SceneFlashes(scene, { source, tables }, clockHours)) : [];
   if (json) {
     const rows = [
       ...snags.map(({ snag, isFault, records, words }) => ({

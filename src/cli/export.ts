@@ -44,12 +44,16 @@ export async function exportCommand(
   if (!name) throw new InputFault(`There is no export "${as}"; there are ${EXPORT_NAMES.join(', ')}.`);
   const kind = exportNamed(name);
   const options = exportOptions(kind, optionsIn(words));
-  const { scene, pictures } = await openBundle(file);
+  const { scene, files: kept } = await openBundle(file);
   const isTerminal = process.stderr.isTTY;
-  const files = await kind.files({ name: basename(file).replace(/\.zip$/i, ''), scene, pictures }, options, {
-    deflate: promisify(zlibDeflate),
-    progress: (done, all) => isTerminal && process.stderr.write(`\r${done} of ${all} `),
-  });
+  const files = await kind.files(
+    { name: basename(file).replace(/\.zip$/i, ''), scene, files: kept },
+    options,
+    {
+      deflate: promisify(zlibDeflate),
+      progress: (done, all) => isTerminal && process.stderr.write(`\r${done} of ${all} `),
+    },
+  );
   if (isTerminal) process.stderr.write('\r');
   for (const path of await writeFiles(out, files))
     process.stdout.write(`${json ? JSON.stringify({ file: path }) : path}\n`);

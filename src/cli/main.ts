@@ -83,6 +83,7 @@ async function main(): Promise<void> {
     .option('--at <seconds>', 'second of the flames', number, 0)
     .option('--enlarge <times>', 'whole times the size of the gate', number, 1)
     .option('--unlit', 'the art as it is', false)
+    .option('--finish <look>', 'a file with a look in the place of the finish, or none')
     .action(async (bundle: string, options: ShadeOptions) => {
       await shadeCommand(bundle, options);
     });

@@ -7,6 +7,8 @@ export const LIMITS = {
   /** Bytes of the small picture of a scene on the front page, and its longer side. */
   scenePictureBytes: 2 * 1024 * 1024,
   scenePictureSidePx: 480,
+  /** Pixels of a still picture that is written at the command line. */
+  stillPixels: 64 * 1024 * 1024,
   /** Bytes that stay free on the disk of the data: below, nothing more is written. */
   roomBytes: 64 * 1024 * 1024,
   /** Bytes of one bundle file, and of all it holds once unpacked. */

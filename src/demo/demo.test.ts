@@ -34,7 +34,7 @@ describe('Fennel Halt', () => {
   });
 
   it('has no snags but those that are meant so', () => {
-    const snags = snagsIn(document, bundlePictures({ scene: document, pictures }));
+    const snags = snagsIn(document, bundlePictures({ scene: document, files: pictures }));
     expect(snags.filter(({ aside }) => aside === null).map(({ words }) => words)).toEqual([]);
     expect(snags.length).toBe(settingsOf(document).asides.length);
   });

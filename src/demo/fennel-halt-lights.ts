@@ -262,6 +262,7 @@ export function placeCues(document: SceneDocument): void {
       mistStrength: 0,
       mistCover: 0.45,
       washStrength: 0,
+      bloomLevel: 0.42,
     }),
     'cue-first-light': cue(5.5, '#8a94c4', 0.32, {
       ...{ sunColour: '#ff9a5a', sunLevel: 0.5 },
@@ -275,6 +276,7 @@ export function placeCues(document: SceneDocument): void {
     'cue-noon': cue(13, '#d8e2f4', 0.62, {
       ...{ sunColour: '#fff4e0', sunLevel: 1.05 },
       ...{ cloudStrength: 0.75, cloudCover: 0.5, mistStrength: 0, washStrength: 0 },
+      ...{ bloomLevel: 0.16, vignetteLevel: 0.12 },
     }),
     'cue-low-sun': cue(17.3, '#c6b2b4', 0.5, {
       ...{ sunColour: '#ffb266', sunLevel: 1.15, cloudStrength: 0.3 },
@@ -282,6 +284,7 @@ export function placeCues(document: SceneDocument): void {
     }),
     'cue-dusk': cue(19.25, '#8288c0', 0.42, {
       ...{ sunColour: '#ff8a4a', sunLevel: 0.5, cloudStrength: 0, washStrength: 1 },
+      ...{ bloomLevel: 0.34, vignetteLevel: 0.24 },
     }),
     'cue-night': cue(21.5, '#4a5a98', 0.22, { washStrength: 0.3 }),
   };

@@ -56,6 +56,16 @@ export function fennelHalt(sha256: (bytes: Uint8Array) => string): DemoScene {
       sunSetHours: 18.6,
       sunNoonDeg: 48,
       moonAfterHours: 11,
+      // Lamps glow a little into the evening air, and the corners of the gate are a little darker.
+      ...{
+        bloomLevel: 0.34,
+        bloomThreshold: 0.85,
+        bloomKnee: 0.35,
+        bloomSpread: 0.55,
+        bloomColour: '#ffe4c0',
+      },
+      ...{ vignetteLevel: 0.24, vignetteInner: 0.5, vignetteRoundness: 0.7, vignetteColour: '#0a0e1c' },
+      ...{ saturation: 1.06, offsetBlue: 0.006 },
       ...{ cloudScalePx: 300, cloudWindX: 14, cloudSoftness: 0.3, cloudColour: '#66708c' },
       ...{ mistScalePx: 260, mistWindX: 5, mistSoftness: 0.8, mistFarFade: 0.2 },
     }),

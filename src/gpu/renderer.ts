@@ -11,13 +11,14 @@ import type { Moment, MomentLight, PictureSource } from '@/core/moment/moment';
 import { Device, type Programs, type Target } from './device';
 import { chooseFloatFormat } from './float-format';
 import { FrameClock } from './frame-clock';
+import { FrameWatch, type Passed, type PassWatch, type Watched } from './frame-watch';
 import { LightBatch } from './light-batch';
 import type { Rect } from '@/core/raster/rect';
 import { PictureCache } from './picture-textures';
-import { OPEN_PROGRAM, SHOW_PROGRAM } from './shaders/box';
+import { SHOW_PROGRAM } from './shaders/box';
 import { overlayProgram } from './shaders/picture';
 import { PixelReader } from './pixel-reader';
-import { ShadowMasks, type ShadowMask } from './shadow-masks';
+import { ShadowMasks } from './shadow-masks';
 import { ShadowPlanner } from './shadow-plan';
 import { SpriteBatch } from './sprite-batch';
 import { Surfaces, type Surface } from './surface';
@@ -27,17 +28,6 @@ import { NamedTargets, whole } from './finish/targets';
 
 /** Pictures that are drawn again and again: what stands still in them is kept. */
 const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
-
-/** A step of drawing a frame, for people to look at. */
-export type DrawnPass =
-  | { kind: 'backdrop' | 'finish' }
-  /** What stops a light, by its index; its picture is white where the light comes through. */
-  | { kind: 'shadow'; light: number; edges: number }
-  | { kind: 'layer'; plane: number; sprites: number; lights: number }
-  | { kind: 'air'; plane: number; lights: number };
-
-/** @param show draws what the pass came to: the picture so far, or a shadow */
-export type PassWatch = (pass: DrawnPass, ms: number, show: () => Target) => void;
 
 export interface GpuMemory {
   /** Of everything: targets, pictures, masks. */
@@ -55,8 +45,6 @@ interface Lit {
   overlay: Target | null;
   passed: Passed | null;
 }
-
-type Passed = (pass: DrawnPass, show?: () => Target) => void;
 
 /** Where a finished picture goes on the canvas, in device pixels. */
 export interface Presentation {
@@ -108,6 +96,7 @@ export class Renderer {
   private readonly chain: FinishChain;
   private readonly planeBlur: PlaneBlur;
   private readonly reader: PixelReader;
+  private readonly frameWatch: FrameWatch;
   /** Finished pictures by their names. */
   private readonly targets: NamedTargets;
 
@@ -132,7 +121,8 @@ export class Renderer {
     this.chain = new FinishChain(this.device, this.bayer);
     this.planeBlur = new PlaneBlur(this.device);
     this.reader = new PixelReader(this.device);
-    const { device, pictures, sprites, lights, masks, planner } = this;
+    const { device, pictures, sprites, lights, masks, planner, chain, targets } = this;
+    this.frameWatch = new FrameWatch({ device, masks, planner, chain, targets });
     this.surfaces = new Surfaces({
       device,
       pictures,
@@ -155,7 +145,8 @@ export class Renderer {
     const autoStops = this.meter(moment, source);
     const margin = marginOutputPx(moment.view, pictureMarginPx(moment, frame));
     const wide = { ...moment, view: widenedBy(moment.view, margin) };
-    const { light, overlay, passed } = this.light(wide, source, name, watch);
+    const watched = watch ? { watch, autoStops } : null;
+    const { light, overlay, passed } = this.light(wide, source, name, watched);
     const target = this.targets.get(name, moment.view.widthPx, moment.view.heightPx, 'byte');
     const picture = this.chain.print({ moment: wide, light, overlay, margin, autoStops }, target);
     passed?.({ kind: 'finish' });
@@ -163,19 +154,19 @@ export class Renderer {
   }
 
   /** Draws the light of a view, before its finish. */
-  private light(moment: Moment, source: PictureSource, name: string, watch?: PassWatch): Lit {
+  private light(moment: Moment, source: PictureSource, name: string, watched: Watched | null): Lit {
     const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
     const surface = this.surfaces.of(width, height);
     const { light, lights: layerLights } = surface;
     layerLights.keepsSums = LASTING.has(name);
     this.planner.begin(moment);
-    const passed = watch ? this.passClock(moment, light, watch) : null;
+    const passed = watched ? this.frameWatch.clock(moment, light, watched) : null;
     gl.disable(gl.SCISSOR_TEST);
     this.drawBackdrop(moment, light);
     gl.enable(gl.SCISSOR_TEST);
     passed?.({ kind: 'backdrop' });
-    if (passed) this.drawShadows(moment, passed);
+    if (passed) this.frameWatch.drawShadows(moment, passed);
     moment.planes.forEach((plane, index) => {
       const reaching = moment.lights.filter((one) => index >= one.spanFar && index <= one.spanNear);
       const isBlurred = plane.blurPx > 0 && !plane.overlay && !moment.unlit;
@@ -207,72 +198,11 @@ export class Renderer {
   private meter(moment: Moment, source: PictureSource): WebGLTexture | null {
     if (moment.unlit || moment.finish.exposure.autoShare === 0) return null;
     const gate = { ...moment, view: meteringView(moment.gate) };
-    return this.chain.meter(gate, this.light(gate, source, 'metered').light);
+    return this.chain.meter(gate, this.light(gate, source, 'metered', null).light);
   }
 
   private frameOf({ view, gate, pixelArt }: Moment): FinishFrame {
     return { view, gate, pixelArt, gateLog2: null };
-  }
-
-  /** Draws all shadows anew, so that each can be looked at by itself. */
-  private drawShadows(moment: Moment, passed: Passed): void {
-    const { gl } = this;
-    gl.disable(gl.SCISSOR_TEST);
-    this.masks.forget();
-    moment.lights.forEach((light, index) => {
-      if (light.occluders.length === 0) return;
-      const { edges } = this.masks;
-      const plan = this.planner.planFor(light, moment.planes[light.plane]);
-      if (!plan) return;
-      const mask = this.masks.get(plan, moment);
-      const show = () => this.showMask(mask, moment);
-      passed({ kind: 'shadow', light: index, edges: this.masks.edges - edges }, show);
-    });
-    gl.enable(gl.SCISSOR_TEST);
-  }
-
-  private passTarget({ view }: Moment): Target {
-    return this.targets.get('pass', view.widthPx, view.heightPx, 'byte');
-  }
-
-  private showMask({ target, x, y }: ShadowMask, moment: Moment): Target {
-    const { device, gl } = this;
-    const picture = this.passTarget(moment);
-    device.bind(picture);
-    gl.clearColor(0, 0, 0, 1);
-    gl.clear(gl.COLOR_BUFFER_BIT);
-    device.blend('none');
-    const [red, green = red, blue = red] = target.textures;
-    device
-      .program(OPEN_PROGRAM)
-      .use(
-        { ...whole(picture), u_box: [x, y, x + target.width, y + target.height], u_origin: [x, y] },
-        { u_red: red, u_green: green, u_blue: blue },
-      );
-    device.drawBox();
-    return picture;
-  }
-
-  /** Waits after each pass, tells its time, and what the picture is then. */
-  private passClock(moment: Moment, light: Target, watch: PassWatch): Passed {
-    const { gl, device } = this;
-    const soFar = () =>
-      this.chain.print({ moment, light, overlay: null, margin: 0, autoStops: null }, this.passTarget(moment));
-    const wait = () => {
-      device.bind(light);
-      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.FLOAT, new Float32Array(4));
-    };
-    wait();
-    let start = performance.now();
-    return (pass, show = soFar) => {
-      wait();
-      const ms = performance.now() - start;
-      const isScissored = gl.isEnabled(gl.SCISSOR_TEST);
-      gl.disable(gl.SCISSOR_TEST);
-      watch(pass, ms, show);
-      if (isScissored) gl.enable(gl.SCISSOR_TEST);
-      start = performance.now();
-    };
   }
 
   /** What lies on the graphics card. */

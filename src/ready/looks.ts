@@ -28,7 +28,7 @@ export const READY_LOOKS: readonly ReadyLook[] = [
     },
   },
   {
-    ...{ id: 'look-pushed', name: 'Pushed two stops' },
+    ...{ id: 'look-pushed', name: 'Pushed film' },
     fields: {
       ...{ exposureStops: 0.35, tone: 'film', whiteLevel: 3, saturation: 0.86 },
       ...{ powerRed: 1.12, powerGreen: 1.14, powerBlue: 1.12, offsetBlue: 0.012 },
@@ -71,7 +71,7 @@ export const READY_LOOKS: readonly ReadyLook[] = [
     },
   },
   {
-    ...{ id: 'look-bleached', name: 'Bleach left out' },
+    ...{ id: 'look-bleach-bypass', name: 'Bleach bypass' },
     fields: {
       ...{ tone: 'film', whiteLevel: 4, saturation: 0.52, powerRed: 1.18, powerGreen: 1.18, powerBlue: 1.16 },
       ...{ slopeRed: 1.06, slopeGreen: 1.06, slopeBlue: 1.08 },

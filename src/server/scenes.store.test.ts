@@ -12,8 +12,11 @@ import { encodePng } from '@/core/raster/png';
 import { withHeaderSize } from '@/core/raster/testing/hand-made-png';
 import type { SceneDocument } from '@/core/scene/document';
 import { applyEdits, change, remove } from '@/core/scene/edits';
+import { newScene } from '@/core/scene/new-scene';
+import { newTable } from '@/core/scene/records/colour-table';
+import { newLook } from '@/core/scene/records/look';
 import { fullScene } from '@/core/scene/testing';
-import { keepBlob, sha256Of } from './queries/blobs';
+import { blobOf, keepBlob, sha256Of } from './queries/blobs';
 import { keepBundle, keepDocument } from './queries/bundles';
 import { copyProject, makeProject } from './queries/projects';
 import { patchScene } from './queries/patches';
@@ -101,13 +104,13 @@ describe('a bundle of everything', () => {
     const projectId = await makeProject('Second');
     const opened = await openScene(await keepBundle(projectId, 'Opened', bytes));
     expect(opened.document).toEqual(document);
-    const drawn = (scene: SceneDocument, source: Map<string, Uint8Array>) =>
+    const drawn = (scene: SceneDocument, source: ReadonlyMap<string, Uint8Array>) =>
       renderReference(
         momentAt(scene, 19, 0.3, NOTHING_PASSING, { ...gateView(scene), widthPx: 160, heightPx: 90 }),
-        bundlePictures({ scene, pictures: source }),
+        bundlePictures({ scene, files: source }),
       ).data;
     const read = await readBundle(bytes, sha256Of);
-    expect(drawn(read.scene, read.pictures)).toEqual(drawn(document, pictures));
+    expect(drawn(read.scene, read.files)).toEqual(drawn(document, pictures));
     const outlines = JSON.parse(new TextDecoder().decode(unpackFiles(bytes)['occluders.json'])) as {
       occluders: { id: string; edges: number[][] }[];
     };
@@ -126,6 +129,38 @@ describe('a bundle of everything', () => {
     expect(luminaireId).not.toBe('lantern');
     expect(second.document.luminaires[luminaireId].name).toBe('Lantern');
     expect(second.document.luminaires.lantern.name).toBe('Changed');
+  });
+});
+
+describe('a bundle with a finish', () => {
+  it('keeps its lookup table as text, and brings a look and a table that differ beside those that are there', async () => {
+    const cube = (low: number) => new TextEncoder().encode(`LUT_1D_SIZE 2\n${low} 0 0\n1 1 1\n`);
+    const bundleOf = (low: number) => {
+      const file = cube(low);
+      const scene = newScene();
+      scene.tables = {
+        t: newTable({ name: 'Table', order: 'a', fileSha: sha256Of(file), format: 'cube' }),
+      };
+      scene.looks = { l: newLook({ name: 'Look', order: 'a', tableId: 't', saturation: low }) };
+      scene.settings.scene = { ...scene.settings.scene, lookId: 'l' };
+      return writeBundle('Scene', scene, new Map([[sha256Of(file), file]]), deflateSync);
+    };
+    const projectId = await makeProject('Finished');
+    const first = await openScene(await keepBundle(projectId, 'First', await bundleOf(0.25)));
+    expect(first.document.settings.scene.lookId).toBe('l');
+    expect(await blobOf(first.document.tables.t.fileSha)).toMatchObject({
+      type: 'text/plain',
+      bytes: Buffer.from(cube(0.25)),
+    });
+    const again = await openScene(await keepBundle(projectId, 'Again', await bundleOf(0.25)));
+    expect(again.document.settings.scene.lookId).toBe('l');
+    const other = (await openScene(await keepBundle(projectId, 'Other', await bundleOf(0.5)))).document;
+    const { lookId } = other.settings.scene;
+    expect(lookId).not.toBe('l');
+    const look = other.looks[lookId!];
+    expect([look.saturation, other.looks.l.saturation]).toEqual([0.5, 0.25]);
+    expect(look.tableId).not.toBe('t');
+    expect(other.tables[look.tableId!].fileSha).toBe(sha256Of(cube(0.5)));
   });
 });
 

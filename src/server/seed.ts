@@ -1,8 +1,10 @@
 /** The demos in the database: when it is empty, or when someone asks for it back. */
 import { bundlePictures } from '@/core/handoff/bundle';
 import { renderReference } from '@/core/light/reference';
+import { LIMITS } from '@/core/limits';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
+import { enlarged } from '@/core/raster/image';
 import { encodePng } from '@/core/raster/png';
 import { settingsOf } from '@/core/scene/document';
 import type { DemoScene } from '@/demo/demo-scene';
@@ -40,7 +42,10 @@ function stillOf({ document, pictures, still }: DemoScene): Uint8Array {
     ...gateView(document),
     ...still,
   });
-  return encodePng(renderReference(moment, bundlePictures({ scene: document, pictures })));
+  const picture = renderReference(moment, bundlePictures({ scene: document, files: pictures }));
+  // Small ones are enlarged by whole steps, so that they are shown crisp.
+  const times = Math.max(1, Math.floor(LIMITS.scenePictureSidePx / Math.max(picture.width, picture.height)));
+  return encodePng(enlarged(picture, times));
 }
 
 /** Adds the demo where there is no project at all. */

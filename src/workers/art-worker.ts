@@ -1,5 +1,7 @@
 /** Decoding, first looks, reliefs and their files on a thread of their own. */
 import { recogniseSheet } from '@/core/art/recognise-sheet';
+import type { ColourTable } from '@/core/finish/colour-table';
+import { readTableFile, type TableFile } from '@/core/finish/table-file';
 import { readSvgOutlines, type SvgOutlines } from '@/core/geometry/svg-outlines';
 import { expose, transfer } from 'comlink';
 import { sheetOf, type AnimatedSheet } from '@/core/art/animated';
@@ -41,7 +43,7 @@ import type { ReliefAnswer } from './relief-answer';
 import { ReliefDesk, type LayerPlace, type MadeRelief, type ReliefPatch } from './relief-desk';
 import { ResultStore } from './result-store';
 import { upsampled } from './upsampled';
-import { WorkerPictures } from './worker-pictures';
+import { fetchFile, WorkerPictures } from './worker-pictures';
 
 /** A request that a newer one of the same lane overtakes. */
 export interface Ticket {
@@ -158,6 +160,18 @@ const work = {
     const image = await pictures.image(sha256);
     const data = image.data.slice();
     return transfer({ ...image, data }, [data.buffer]);
+  },
+
+  /** The lookup table of a kept file. @param file what errors call it */
+  async table(sha256: string, file: string): Promise<ColourTable> {
+    const { table } = readTableFile(await fetchFile(sha256), sha256, file);
+    return transfer(table, [table.values.buffer]);
+  },
+
+  /** What a file that someone brought is as a lookup table. @param file what errors call it */
+  tableFacts(bytes: Uint8Array, file: string): Pick<TableFile, 'format' | 'title'> {
+    const { format, title } = readTableFile(bytes, '', file);
+    return { format, title };
   },
 
   /** Checks a file that someone dropped, and chooses a recipe by looking at it. */

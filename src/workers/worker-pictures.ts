@@ -71,8 +71,9 @@ export class WorkerPictures {
   }
 }
 
-async function fetchFile(sha256: string): Promise<Uint8Array> {
+/** @throws where the server does not have it, or is away */
+export async function fetchFile(sha256: string): Promise<Uint8Array> {
   const response = await fetch(`/api/blobs/${sha256}`);
-  if (!response.ok) throw new Error('A picture could not be loaded from the server.');
+  if (!response.ok) throw new Error('A file could not be loaded from the server.');
   return new Uint8Array(await response.arrayBuffer());
 }

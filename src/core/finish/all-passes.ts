@@ -87,6 +87,11 @@ export function withoutNeighbours(numbers: FinishNumbers): FinishNumbers {
   return { ...numbers, ...(Object.fromEntries(reads) as Partial<FinishNumbers>) };
 }
 
+/** Whether any pass that is on looks at other pixels than the one that it changes. */
+export function looksAtNeighbours(numbers: FinishNumbers): boolean {
+  return ALL.some(([name, { marginPx }]) => marginPx && !isAtRest(name, numbers));
+}
+
 /** Runs one pass over a picture, in place. */
 export function runPass(
   name: PassName,

@@ -8,7 +8,7 @@ import { colour, level, share, within } from '../fields';
 import { hexToLinear, type Rgb } from '../raster/colour';
 import type { Box } from '../geometry/affine';
 import type { View } from '../geometry/view';
-import type { FinishFrame } from './frame';
+import { eachPlace, type FinishFrame } from './frame';
 import { mixNumbers, type FinishPass, type FloatPicture } from './pass';
 
 interface BloomSettings {
@@ -62,8 +62,40 @@ export function firstLevel({ outputPerScenePx }: View, last: number): number {
   return first;
 }
 
-/** Beyond so many of the widest cells lies less than a ten-thousandth of a glow. */
-const MARGIN_CELLS = 2.5;
+/** The share of a glow that lies beyond so many of its cells, on one side; from 2.5 on about a ten-thousandth. */
+const BEYOND: readonly (readonly [cells: number, share: number])[] = [
+  [2.5, 0.0001],
+  [2.25, 0.001],
+  [2, 0.0037],
+  [1.75, 0.011],
+  [1.5, 0.026],
+  [1.25, 0.055],
+  [1, 0.11],
+];
+/** So much of a glow may be lost of what shines beyond the margin: a pixel is the same byte in every view. */
+const MOST_LOST = 0.0001;
+
+/** How far a glow reaches but for a ten-thousandth of it: less than its widest cells do where these count little. Scene px. */
+export function bloomReach({ spread }: BloomNumbers, first: number, last: number): number {
+  const within = (px: number) => {
+    // Each level takes its share of what those before it have left.
+    let [lost, left] = [0, 1];
+    for (let n = first; n <= last; n++) {
+      lost += left * (n === last ? 1 : 1 - spread) * beyond(px / (1 << n));
+      left *= spread;
+    }
+    return lost <= MOST_LOST;
+  };
+  const widest = 1 << last;
+  for (let cells = 1; cells < 2.5; cells += 0.25) if (within(cells * widest)) return cells * widest;
+  return 2.5 * widest;
+}
+
+/** @returns a share that is no less than what lies beyond */
+function beyond(cells: number): number {
+  if (cells >= 3) return 0;
+  return BEYOND.find(([from]) => cells >= from)?.[1] ?? 1;
+}
 
 /** The cells of a level that a view touches. */
 export interface GlowGrid {
@@ -108,19 +140,18 @@ export const bloom = {
   }),
   mix: mixNumbers<BloomNumbers>,
   isAtRest: (numbers) => numbers.level === 0,
-  marginPx: (_, { gate }) => MARGIN_CELLS * (1 << lastLevel(gate)),
+  marginPx: (numbers, { view, gate }) => {
+    const last = lastLevel(gate);
+    return bloomReach(numbers, firstLevel(view, last), last);
+  },
   apply(picture, numbers, frame) {
     const glow = glowOf(picture, numbers, frame);
-    const { view } = frame;
     const { cellPx, left, top } = glow.grid;
-    for (let y = 0, i = 0; y < picture.height; y++) {
-      for (let x = 0; x < picture.width; x++, i += 3) {
-        const px = (view.x + (x + 0.5) / view.outputPerScenePx) / cellPx - left - 0.5;
-        const py = (view.y + (y + 0.5) / view.outputPerScenePx) / cellPx - top - 0.5;
-        for (let c = 0; c < 3; c++)
-          picture.data[i + c] += numbers.level * numbers.tint[c] * between(glow, px, py, c);
-      }
-    }
+    eachPlace(picture, frame, (at, x, y) => {
+      const [u, v] = [x / cellPx - left - 0.5, y / cellPx - top - 0.5];
+      for (let c = 0; c < 3; c++)
+        picture.data[at + c] += numbers.level * numbers.tint[c] * between(glow, u, v, c);
+    });
   },
 } satisfies FinishPass<BloomSettings, BloomNumbers>;
 

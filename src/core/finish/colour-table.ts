@@ -27,35 +27,23 @@ export function readTable(table: ColourTable, data: Float64Array, at: number): v
     const t = (data[at + c] - low[c]) / (high[c] - low[c]);
     return Math.min(1, Math.max(0, t)) * (size - 1);
   };
-  const [r, g, b] = [place(0), place(1), place(2)];
-  if (table.dimensions === 1) readCurves(table, r, g, b, data, at);
-  else readCube(table, r, g, b, data, at);
+  const read = table.dimensions === 1 ? readCurves : readCube;
+  read(table, [place(0), place(1), place(2)], data, at);
 }
 
-function readCurves(
-  { values, size }: ColourTable,
-  r: number,
-  g: number,
-  b: number,
-  out: Float64Array,
-  at: number,
-) {
-  [r, g, b].forEach((place, c) => {
+/** Writes what a table has at places between its own, from `at` on. */
+type ReadAt = (table: ColourTable, places: Readonly<Rgb>, out: Float64Array, at: number) => void;
+
+const readCurves: ReadAt = ({ values, size }, places, out, at) => {
+  places.forEach((place, c) => {
     const i = Math.min(size - 2, Math.floor(place));
     const first = values[3 * i + c];
     out[at + c] = first + (place - i) * (values[3 * (i + 1) + c] - first);
   });
-}
+};
 
 /** Of the six tetrahedra of a cell the one that holds the place: its corners are gone to along the larger fractions first. */
-function readCube(
-  { values, size }: ColourTable,
-  r: number,
-  g: number,
-  b: number,
-  out: Float64Array,
-  at: number,
-) {
+const readCube: ReadAt = ({ values, size }, [r, g, b], out, at) => {
   const cell = (v: number) => Math.min(size - 2, Math.floor(v));
   const [i, j, k] = [cell(r), cell(g), cell(b)];
   const ways = [
@@ -69,4 +57,4 @@ function readCube(
     for (let c = 0; c < 3; c++) out[at + c] += by * (values[from + step + c] - values[from + c]);
     from += step;
   }
-}
+};

@@ -9,7 +9,7 @@ import {
   runPass,
   type PassName,
 } from './all-passes';
-import { glowShare, lastLevel } from './bloom';
+import { bloomReach, glowShare, lastLevel } from './bloom';
 import { autoStops, DARKEST_LOG2, meteredLog2, meteringView } from './exposure';
 import type { FinishFrame } from './frame';
 import { gaussian, gaussianWeights } from './gaussian';
@@ -147,6 +147,29 @@ describe('bloom', () => {
     expect(one.data.reduce((sum, v) => sum + v, 0)).toBeCloseTo(2 * before, 6);
   });
 
+  it.each([0, 0.3, 0.6, 0.9, 1])(
+    'of a spread of %s loses a ten-thousandth of what shines beyond its reach',
+    (bloomSpread) => {
+      const small = { left: 0, top: 0, right: 256, bottom: 128 };
+      const { bloom: numbers } = finish({ ...settings, bloomSpread });
+      const last = lastLevel(small);
+      const reach = bloomReach(numbers, 1, last);
+      expect([last, reach <= 2.5 * 16]).toEqual([4, true]);
+      // One column shines, at each place within the widest cells in turn.
+      for (let column = 112; column < 128; column++) {
+        const on = picture(256, 128, (x) => (x === column ? [1, 0, 0] : [0, 0, 0]));
+        const at = run('bloom', on, { ...settings, bloomSpread }, frameOf(256, 128, { gate: small }));
+        let [all, beyond] = [0, 0];
+        for (let x = 0; x < 256; x++) {
+          const glow = at(x, 64)[0] - (x === column ? 1 : 0);
+          all += glow;
+          if (x > column + reach) beyond += glow;
+        }
+        expect(beyond / all).toBeLessThanOrEqual(0.00015);
+      }
+    },
+  );
+
   it('is as wide at twice the size, and in a view that was moved', () => {
     const once = run('bloom', picture(480, 270, spot), settings, frameOf(480, 270, { gate }));
     const twice = run(
@@ -176,49 +199,30 @@ describe('bloom', () => {
 });
 
 describe('vignette', () => {
+  /** White in a gate of a size, through a vignette to black. */
+  const at = (x: number, y: number, right: number, bottom: number, settings: object) => {
+    const view = { x: x - 0.5, y: y - 0.5, widthPx: 1, heightPx: 1, outputPerScenePx: 1 };
+    const frame = frameOf(1, 1, { view, gate: { left: 0, top: 0, right, bottom } });
+    return run(
+      'vignette',
+      picture(1, 1, () => [1, 1, 1]),
+      settings,
+      frame,
+    )(0, 0)[0];
+  };
+
   it('leaves the middle, and is full in the corners, round or not', () => {
     for (const vignetteRoundness of [0, 0.3, 1]) {
-      const frame = frameOf(1, 1, {
-        // One pixel in the corner of a gate of 160 x 90.
-        view: { x: -0.5, y: -0.5, widthPx: 1, heightPx: 1, outputPerScenePx: 1 },
-        gate: { left: 0, top: 0, right: 160, bottom: 90 },
-      });
-      const settings = { vignetteLevel: 0.5, vignetteRoundness, vignetteColour: '#000000' };
-      expect(
-        run(
-          'vignette',
-          picture(1, 1, () => [1, 1, 1]),
-          settings,
-          frame,
-        )(0, 0)[0],
-      ).toBeCloseTo(0.5, 12);
-      const middle = { ...frame, view: { ...frame.view, x: 79.5, y: 44.5 } };
-      expect(
-        run(
-          'vignette',
-          picture(1, 1, () => [1, 1, 1]),
-          settings,
-          middle,
-        )(0, 0),
-      ).toEqual([1, 1, 1]);
+      const settings = { vignetteLevel: 0.5, vignetteRoundness };
+      expect(at(0, 0, 160, 90, settings)).toBeCloseTo(0.5, 12);
+      expect(at(80, 45, 160, 90, settings)).toBe(1);
     }
   });
 
   it('runs smoothly from where it begins', () => {
-    // Along the longer side of 60 x 80 round: 40 of 50 is 0.8, half way from 0.6 to 1.
-    const frame = frameOf(1, 1, {
-      view: { x: 29.5, y: 79.5, widthPx: 1, heightPx: 1, outputPerScenePx: 1 },
-      gate: { left: 0, top: 0, right: 60, bottom: 80 },
-    });
+    // Half the diagonal of 60 x 80 is 50: 40 along the longer side is 0.8, half way from 0.6 to 1.
     const settings = { vignetteLevel: 1, vignetteInner: 0.6, vignetteRoundness: 1 };
-    expect(
-      run(
-        'vignette',
-        picture(1, 1, () => [1, 1, 1]),
-        settings,
-        frame,
-      )(0, 0)[0],
-    ).toBeCloseTo(0.5, 12);
+    expect(at(30, 80, 60, 80, settings)).toBeCloseTo(0.5, 12);
   });
 });
 

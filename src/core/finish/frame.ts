@@ -21,6 +21,17 @@ export function gateMiddle({ left, top, right, bottom }: Box) {
   };
 }
 
+/** Goes through a picture of the frame's view: the first of a pixel's three values, and its middle in the scene. */
+export function eachPlace(
+  { width, height }: { width: number; height: number },
+  { view }: FinishFrame,
+  visit: (at: number, x: number, y: number) => void,
+): void {
+  for (let j = 0, at = 0; j < height; j++)
+    for (let i = 0; i < width; i++, at += 3)
+      visit(at, view.x + (i + 0.5) / view.outputPerScenePx, view.y + (j + 0.5) / view.outputPerScenePx);
+}
+
 /** A view with so many output pixels more on every side, so that passes that read neighbours find them there too. */
 export function widenedBy(view: View, margin: number): View {
   if (margin === 0) return view;

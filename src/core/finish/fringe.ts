@@ -3,7 +3,7 @@
  * distance that grows with the square of that from the middle.
  */
 import { within } from '../fields';
-import { gateMiddle, type FinishFrame } from './frame';
+import { eachPlace, gateMiddle, type FinishFrame } from './frame';
 import { mixNumbers, type FinishPass, type FloatPicture } from './pass';
 
 export const fringePx = () => within(-32, 32);
@@ -52,16 +52,13 @@ export const fringe = {
     const { view, pixelArt } = frame;
     const source = picture.data.slice();
     const read = pixelArt ? readNearest : readBetween;
-    for (let y = 0, i = 0; y < picture.height; y++) {
-      for (let x = 0; x < picture.width; x++, i += 3) {
-        const px = view.x + (x + 0.5) / view.outputPerScenePx;
-        const py = view.y + (y + 0.5) / view.outputPerScenePx;
-        const shift = fringeShift(numbers, frame, px, py);
-        const [dx, dy] = (pixelArt ? shift.map(wholePx) : shift).map((v) => v * view.outputPerScenePx);
-        picture.data[i] = read(picture, source, 0, x + dx, y + dy);
-        picture.data[i + 2] = read(picture, source, 2, x - dx, y - dy);
-      }
-    }
+    eachPlace(picture, frame, (at, px, py) => {
+      const [x, y] = [(at / 3) % picture.width, Math.floor(at / 3 / picture.width)];
+      const shift = fringeShift(numbers, frame, px, py);
+      const [dx, dy] = (pixelArt ? shift.map(wholePx) : shift).map((v) => v * view.outputPerScenePx);
+      picture.data[at] = read(picture, source, 0, x + dx, y + dy);
+      picture.data[at + 2] = read(picture, source, 2, x - dx, y - dy);
+    });
   },
 } satisfies FinishPass<{ fringePx: number }, FringeNumbers>;
 

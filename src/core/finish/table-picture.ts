@@ -7,8 +7,14 @@ import { LIMITS } from '../limits';
 import type { Image } from '../raster/image';
 import type { ColourTable } from './colour-table';
 
-/** Squares across, and places along the side of each; null where a picture of this size is no table. */
-export function tableLayout(width: number, height: number): { across: number; size: number } | null {
+/** Squares across, and places along the side of each. */
+interface TableLayout {
+  across: number;
+  size: number;
+}
+
+/** @returns null where a picture of this size is no table */
+export function tableLayout(width: number, height: number): TableLayout | null {
   for (let size = 2; size <= LIMITS.cubePlaces; size++) {
     if (width === size * size && height === size) return { across: size, size };
     const across = Math.sqrt(size);
@@ -17,17 +23,21 @@ export function tableLayout(width: number, height: number): { across: number; si
   return null;
 }
 
+/** @throws InputFault where a picture of this size is no table */
+export function expectTableLayout(width: number, height: number, file: string): TableLayout {
+  const layout = tableLayout(width, height);
+  if (layout) return layout;
+  throw new InputFault(
+    `${file}: a table is n squares of n × n px in a row (1024 × 32), or in a square (512 × 512); this picture has ${width} × ${height} px.`,
+  );
+}
+
 /**
  * @param key see ColourTable
  * @param file what errors call it
  */
 export function readTablePicture({ width, height, data }: Image, key: string, file: string): ColourTable {
-  const layout = tableLayout(width, height);
-  if (!layout)
-    throw new InputFault(
-      `${file}: a table is n squares of n × n px in a row (1024 × 32), or in a square (512 × 512); this picture has ${width} × ${height} px.`,
-    );
-  const { across, size } = layout;
+  const { across, size } = expectTableLayout(width, height, file);
   const values = new Float32Array(3 * size * size * size);
   for (let b = 0, o = 0; b < size; b++)
     for (let g = 0; g < size; g++)

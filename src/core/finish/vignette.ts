@@ -2,7 +2,7 @@
 import { colour, share } from '../fields';
 import { smoothstep01 } from '../geometry/exact';
 import { hexToLinear, type Rgb } from '../raster/colour';
-import { gateMiddle, type FinishFrame } from './frame';
+import { eachPlace, gateMiddle, type FinishFrame } from './frame';
 import { mixNumbers, type FinishPass } from './pass';
 
 interface VignetteSettings {
@@ -54,15 +54,11 @@ export const vignette = {
   }),
   mix: mixNumbers<VignetteNumbers>,
   isAtRest: ({ level }) => level === 0,
-  apply({ width, height, data }, { level, inner, roundness, colour: corner }, frame) {
-    const { view } = frame;
-    for (let y = 0, i = 0; y < height; y++) {
-      for (let x = 0; x < width; x++, i += 3) {
-        const px = view.x + (x + 0.5) / view.outputPerScenePx;
-        const py = view.y + (y + 0.5) / view.outputPerScenePx;
-        const share = level * vignetteShare(inner, vignetteRadius(roundness, frame, px, py));
-        for (let c = 0; c < 3; c++) data[i + c] *= 1 + share * (corner[c] - 1);
-      }
-    }
+  apply(picture, { level, inner, roundness, colour: corner }, frame) {
+    const { data } = picture;
+    eachPlace(picture, frame, (at, x, y) => {
+      const share = level * vignetteShare(inner, vignetteRadius(roundness, frame, x, y));
+      for (let c = 0; c < 3; c++) data[at + c] *= 1 + share * (corner[c] - 1);
+    });
   },
 } satisfies FinishPass<VignetteSettings, VignetteNumbers>;

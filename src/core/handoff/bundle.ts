@@ -2,10 +2,13 @@
  * The bundle: a scene with all it needs in one archive. `scene.json` is the document with those artworks that the
  * scene uses; `art/` holds the picture files byte for byte; `normals/`, `heights/`, `rims/`, `occlusions/` and
  * `glows/` are what its reliefs come to, `brought/` holds masks, maps and corrections that they are made of;
- * `occluders.json` has the outlines in scene px. It opens again without loss: reliefs are made anew from their
+ * `tables/` the lookup tables of its finish, byte for byte; `occluders.json` has the outlines in scene px. It opens again without loss: reliefs are made anew from their
  * recipes, to the same pixels.
  */
 import { InputFault } from '../faults';
+import type { ColourTable, TableSource } from '../finish/colour-table';
+import { readTableFile } from '../finish/table-file';
+import type { TableFormat } from '../finish/table-formats';
 import { checkJsonDepth } from '../json-depth';
 import { LIMITS } from '../limits';
 import { MomentMaker } from '../moment/moment-maker';
@@ -30,45 +33,48 @@ import { packFiles, unpackFiles, type Files } from './zip';
 
 export interface Bundle {
   scene: SceneDocument;
-  /** Picture files by the sha-256 of their bytes. */
-  pictures: Map<string, Uint8Array>;
+  /** Pictures and lookup tables by the sha-256 of their bytes. */
+  files: ReadonlyMap<string, Uint8Array>;
 }
 
 /** Called before each artwork; throws to stop. */
 export type BundleProgress = (done: number, all: number) => void;
 
 /**
- * @param pictures the files of all artworks that the scene uses and of what their reliefs are made of, by sha-256
+ * @param kept the files that the scene needs, by sha-256; see `filesNeeded`
  * @param deflate the host's
  */
 export async function writeBundle(
   name: string,
   scene: SceneDocument,
-  pictures: ReadonlyMap<string, Uint8Array>,
+  kept: ReadonlyMap<string, Uint8Array>,
   deflate: Deflate,
   progress: BundleProgress = () => {},
 ): Promise<Uint8Array> {
   const own = ownScene(scene);
-  const names = fileNames(own);
+  const names = fileNames(own.artworks, 'art');
   const files: Files = {
     'scene.json': json(own),
     'scene.schema.json': json(jsonSchema()),
     'occluders.json': json(occluderEdgesOf(own)),
     'CONVENTIONS.md': new TextEncoder().encode(conventions(name, own, names)),
   };
+  const tableNames = fileNames(own.tables, 'table');
+  for (const [id, { fileSha, format }] of Object.entries(own.tables))
+    files[`tables/${tableNames[id]}.${TABLE_ENDINGS[format]}`] = keptFile(kept, fileSha, 'tables', id);
   const ids = Object.keys(own.artworks);
   for (const [index, id] of ids.entries()) {
     progress(index, ids.length);
     const { imageSha, glowSha } = own.artworks[id];
-    files[`art/${names[id]}.png`] = pictureFile(pictures, imageSha, id);
-    if (glowSha) files[`brought/${glowSha}.png`] = pictureFile(pictures, glowSha, id);
+    files[`art/${names[id]}.png`] = keptFile(kept, imageSha, 'artworks', id);
+    if (glowSha) files[`brought/${glowSha}.png`] = keptFile(kept, glowSha, 'artworks', id);
     const job = reliefJobOf(own, id);
     if (!job) {
-      if (glowSha) files[`glows/${names[id]}.png`] = await glowFile(glowSha, imageSha, pictures, deflate);
+      if (glowSha) files[`glows/${names[id]}.png`] = await glowFile(glowSha, imageSha, kept, deflate);
       continue;
     }
-    for (const sha of broughtBy(job)) files[`brought/${sha}.png`] = pictureFile(pictures, sha, id);
-    const source = sourceOf(job, decodedPictures(pictures));
+    for (const sha of broughtBy(job)) files[`brought/${sha}.png`] = keptFile(kept, sha, 'artworks', id);
+    const source = sourceOf(job, decodedPictures(kept));
     Object.assign(
       files,
       await mapFiles(names[id], source, job, { ...BUNDLED_MAPS, maps: bundledKinds(job) }, deflate),
@@ -120,12 +126,19 @@ export function filesNeeded(scene: SceneDocument): string[] {
     const job = reliefJobOf(own, id);
     if (job) for (const sha of broughtBy(job)) needed.add(sha);
   }
+  for (const { fileSha } of Object.values(own.tables)) needed.add(fileSha);
   return [...needed];
 }
 
-function pictureFile(pictures: ReadonlyMap<string, Uint8Array>, sha: string, id: string): Uint8Array {
-  const bytes = pictures.get(sha);
-  if (!bytes) throw new InputFault(`The picture of artwork ${id} is missing.`, `artworks.${id}`);
+function keptFile(
+  kept: ReadonlyMap<string, Uint8Array>,
+  sha: string,
+  collection: 'artworks' | 'tables',
+  id: string,
+): Uint8Array {
+  const bytes = kept.get(sha);
+  const what = collection === 'artworks' ? 'picture of artwork' : 'file of lookup table';
+  if (!bytes) throw new InputFault(`The ${what} ${id} is missing.`, `${collection}.${id}`);
   return bytes;
 }
 
@@ -161,9 +174,12 @@ function json(value: unknown): Uint8Array {
 
 /** Entries with pictures that a scene is made of; the others are made of them. */
 const PICTURE_PATH = /^(art|glows|brought)\/.*\.png$/;
+const TABLE_PATH = /^tables\/.*\.(cube|png)$/;
+const TABLE_ENDINGS: Readonly<Record<TableFormat, string>> = { cube: 'cube', picture: 'png' };
 
 function mostOfEntry(path: string): number {
   if (path === 'scene.json') return LIMITS.sceneBytes;
+  if (TABLE_PATH.test(path)) return LIMITS.tableBytes;
   return PICTURE_PATH.test(path) ? LIMITS.pictureBytes : 0;
 }
 
@@ -182,7 +198,7 @@ export async function readBundle(
   const scene = readScene(jsonOf(files['scene.json']));
   const byHash = new Map<string, Uint8Array>();
   for (const [path, content] of Object.entries(files)) {
-    if (PICTURE_PATH.test(path)) byHash.set(await sha256(content), content);
+    if (PICTURE_PATH.test(path) || TABLE_PATH.test(path)) byHash.set(await sha256(content), content);
   }
   const pictures = new Map<string, Uint8Array>();
   for (const [id, { name, imageSha, glowSha }] of Object.entries(scene.artworks)) {
@@ -199,7 +215,18 @@ export async function readBundle(
     }
   }
   checkPixels(pictures);
-  return { scene, pictures };
+  const tables = new Map<string, Uint8Array>();
+  for (const [id, { name, fileSha }] of Object.entries(scene.tables)) {
+    const content = byHash.get(fileSha);
+    if (!content)
+      throw new InputFault(
+        `The lookup table "${name}" is missing from the archive, or was changed.`,
+        `tables.${id}`,
+      );
+    readTableFile(content, fileSha, name);
+    tables.set(fileSha, content);
+  }
+  return { scene, files: new Map([...pictures, ...tables]) };
 }
 
 function jsonOf(bytes: Uint8Array): unknown {
@@ -231,11 +258,24 @@ function checkPixels(pictures: ReadonlyMap<string, Uint8Array>): void {
 }
 
 /** The pixels of a bundle's artworks, reliefs made by their recipes; for renderers without a browser. */
-export function bundlePictures({ scene, pictures }: Bundle): PictureSource {
+export function bundlePictures({ scene, files }: Bundle): PictureSource {
   const made = new Map<string, PicturePixels | null>();
   return (key) => {
-    if (!made.has(key)) made.set(key, picturePixels(scene, key, pictures));
+    if (!made.has(key)) made.set(key, picturePixels(scene, key, files));
     return made.get(key)!;
+  };
+}
+
+/** The lookup tables of a bundle. */
+export function bundleTables({ scene, files }: Bundle): TableSource {
+  const read = new Map<string, ColourTable | null>();
+  return (tableId) => {
+    if (!read.has(tableId)) {
+      const record = scene.tables[tableId];
+      const bytes = record && files.get(record.fileSha);
+      read.set(tableId, bytes ? readTableFile(bytes, record.fileSha, record.name).table : null);
+    }
+    return read.get(tableId)!;
   };
 }
 

@@ -1,5 +1,3 @@
-import type { SceneDocument } from '../scene/document';
-
 /** A name as part of a path on any system. */
 export function plainName(name: string, empty = 'scene'): string {
   return (
@@ -10,12 +8,18 @@ export function plainName(name: string, empty = 'scene'): string {
   );
 }
 
-/** A file name for each artwork: its own name made plain; where two are the same, with a number. */
-export function fileNames(scene: Pick<SceneDocument, 'artworks'>): Record<string, string> {
+/**
+ * A file name for each record: its own name made plain; where two are the same, with a number.
+ * @param empty the name of what has none in letters or digits
+ */
+export function fileNames(
+  records: Readonly<Record<string, { name: string }>>,
+  empty: string,
+): Record<string, string> {
   const taken = new Set<string>();
   const names: Record<string, string> = {};
-  for (const [id, { name }] of Object.entries(scene.artworks)) {
-    const plain = plainName(name, 'art');
+  for (const [id, { name }] of Object.entries(records)) {
+    const plain = plainName(name, empty);
     let unique = plain;
     for (let n = 2; taken.has(unique); n++) unique = `${plain}-${n}`;
     taken.add(unique);

@@ -3,6 +3,8 @@ import { zipSync, zlibSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputFault } from '../faults';
+import { NO_TABLES, readTable, type TableSource } from '../finish/colour-table';
+import { readCube } from '../finish/cube-file';
 import { renderReference } from '../light/reference';
 import { gateView, momentAt } from '../moment/moment-at';
 import { NOTHING_PASSING } from '../moment/passing';
@@ -12,11 +14,15 @@ import { withHeaderSize } from '../raster/testing/hand-made-png';
 import { recipeWith } from '../relief/recipe';
 import { newScene } from '../scene/new-scene';
 import { newArtwork } from '../scene/records/artwork';
+import { newTable } from '../scene/records/colour-table';
+import { newCue } from '../scene/records/cue';
 import { newLight } from '../scene/records/light';
+import { newLook } from '../scene/records/look';
 import { newOccluder } from '../scene/records/occluder';
 import { newRelief } from '../scene/records/relief';
 import { newSprite } from '../scene/records/sprite';
-import { bundlePictures, readBundle, writeBundle } from './bundle';
+import { bundlePictures, bundleTables, filesNeeded, readBundle, writeBundle } from './bundle';
+import { lookCube } from './look-cube';
 import { packFiles, unpackFiles } from './zip';
 
 const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
@@ -109,7 +115,7 @@ describe('a bundle', async () => {
         momentAt(bundle.scene, 19, 2, NOTHING_PASSING, gateView(bundle.scene)),
         bundlePictures(bundle),
       ).data;
-    expect(draw(opened)).toEqual(draw({ scene: document, pictures }));
+    expect(draw(opened)).toEqual(draw({ scene: document, files: pictures }));
     expect(new Set(draw(opened)).size).toBeGreaterThan(20);
   });
 
@@ -125,6 +131,71 @@ describe('a bundle', async () => {
 
   it('is the same bytes when it is made twice', async () => {
     expect(await writeBundle('Evening', document, pictures, deflate)).toEqual(bytes);
+  });
+
+  describe('with a lookup table that a cue names by its look', () => {
+    const cube = new TextEncoder().encode('LUT_1D_SIZE 2\n1 1 1\n0 0 0\n');
+    const withTable = {
+      ...document,
+      tables: {
+        turned: newTable({ name: 'Turned round', order: 'a', fileSha: sha256(cube), format: 'cube' }),
+        other: newTable({ name: 'Not used', order: 'b', fileSha: 'd'.repeat(64), format: 'cube' }),
+      },
+      looks: { negative: newLook({ name: 'Negative', order: 'a', tableId: 'turned' }) },
+      cues: { noon: newCue({ clockHours: 12, lookId: 'negative' }) },
+    };
+    const kept = new Map([...pictures, [sha256(cube), cube]]);
+
+    it('carries its file, and draws through it', async () => {
+      const bundled = await writeBundle('Evening', withTable, kept, deflate);
+      expect(unpackFiles(bundled)['tables/turned-round.cube']).toEqual(cube);
+      expect(filesNeeded(withTable).sort()).toEqual([...kept.keys()].sort());
+      const opened = await readBundle(bundled, sha256);
+      expect(Object.keys(opened.scene.tables)).toEqual(['turned']);
+      const drawn = (tables: TableSource) =>
+        renderReference(
+          momentAt(opened.scene, 12, 0, NOTHING_PASSING, gateView(opened.scene), tables),
+          bundlePictures(opened),
+        ).data;
+      const [plain, turned] = [drawn(NO_TABLES), drawn(bundleTables(opened))];
+      for (let i = 0; i < plain.length; i++)
+        expect(Math.abs(turned[i] - (i % 4 === 3 ? 255 : 255 - plain[i]))).toBeLessThanOrEqual(1);
+    });
+
+    it('leaves as a cube that does to colours what the finish does', async () => {
+      const { table } = readCube(
+        lookCube({
+          ...{ scene: withTable, clockHours: 12, finish: 'own', title: 'Evening' },
+          tables: bundleTables({ scene: withTable, files: kept }),
+        }),
+        'k',
+        'evening.cube',
+      );
+      const colour = Float64Array.of(0.1, 0.5, 0.93);
+      readTable(table, colour, 0);
+      [0.9, 0.5, 0.07].forEach((value, c) => expect(colour[c]).toBeCloseTo(value, 5));
+    });
+
+    it('is refused where its file is gone or cannot be read, by its name', async () => {
+      const bundled = unpackFiles(await writeBundle('Evening', withTable, kept, deflate));
+      const { 'tables/turned-round.cube': gone, ...without } = bundled;
+      expect(gone).toBeDefined();
+      await expect(readBundle(packFiles(without), sha256)).rejects.toThrow(
+        'The lookup table "Turned round" is missing from the archive, or was changed.',
+      );
+      const bad = new TextEncoder().encode('LUT_1D_SIZE 2\n1 1\n0 0 0\n');
+      const named = newTable({ ...withTable.tables.turned, fileSha: sha256(bad) });
+      const badly = { ...withTable, tables: { turned: named } };
+      const badBundle = await writeBundle(
+        'Evening',
+        badly,
+        new Map([...pictures, [sha256(bad), bad]]),
+        deflate,
+      );
+      await expect(readBundle(badBundle, sha256)).rejects.toThrow(
+        'Turned round, line 2: three numbers are expected',
+      );
+    });
   });
 
   it('says which picture is missing or was changed', async () => {

@@ -10,7 +10,7 @@ import { type Artwork, newArtwork } from '../scene/records/artwork';
 import { type Light, newLight } from '../scene/records/light';
 import { newOccluder } from '../scene/records/occluder';
 import { newSprite, type Sprite } from '../scene/records/sprite';
-import { PointRenderer } from './reference';
+import { PointRenderer } from './point-renderer';
 
 const post: PicturePixels = {
   width: 4,

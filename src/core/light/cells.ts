@@ -16,7 +16,8 @@ import { sameItems } from '../same-items';
 import { WashOver } from '../weather/wash';
 import { LayerSums } from './layer';
 import { LayerLight, lightsLayer } from './layer-light';
-import { displayed, scenePlace, toDisplayedLinear } from './reference';
+import { displayed, scenePlace } from './point-renderer';
+import { toDisplayedLinear } from './finished';
 import { hasSameShape } from './same-shape';
 import { clearSums, lightOf, newSums, shownShare, sumUp, type LightSums } from './terms/sums';
 

@@ -6,7 +6,7 @@ import { NOTHING_PASSING } from '../moment/passing';
 import type { SceneDocument } from '../scene/document';
 import { type Light } from '../scene/records/light';
 import { type Occluder } from '../scene/records/occluder';
-import { PointRenderer } from './reference';
+import { PointRenderer } from './point-renderer';
 import { box, lightAt, walled } from './testing/wall';
 
 const number = (low: number, high: number) => fc.integer({ min: low, max: high });

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { SceneDocument } from '../scene/document';
 import { newCue } from '../scene/records/cue';
+import { newLook } from '../scene/records/look';
 import { newLight } from '../scene/records/light';
 import { newPath, NEW_TURNING } from '../scene/records/motion';
 import { newWash, newWashPoint } from '../scene/records/wash';
@@ -63,6 +64,12 @@ const steps: Step[] = [
   changing('planes', (_, v) => ({ takesDrift: v % 2 === 0, ground: v % 3 === 0 })),
   withSettings((v) => ({ cloudStrength: (v % 4) / 4, mistStrength: (v % 3) / 4, cloudSeed: v % 5 })),
   withSettings((v) => ({ washId: v % 2 ? 'dusk' : null, washBy: v % 4 ? 'cues' : 'seed', figureId: 'man' })),
+  withSettings((v) => ({ bloomLevel: v % 3, tone: v % 2 ? 'film' : 'clip', lookId: v % 4 ? 'dawn' : null })),
+  withSettings((v) => ({ focusPlaneId: v % 2 ? 'plane-far' : null, blurPx: v % 5 })),
+  (scene, v) => ({
+    ...scene,
+    looks: { ...scene.looks, dawn: newLook({ name: 'Dawn', order: 'a', saturation: (v % 8) / 4 }) },
+  }),
   (scene, v) => {
     const dusk = newWash({
       ...{ name: '', order: 'a', opacity: 0.5, onEntering: v % 3 === 0, widthPx: 10 * v + 1 },

@@ -49,3 +49,16 @@ export function looksLikePixelArt(image: Image): boolean {
   }
   return colours.size <= PIXEL_ART_COLOURS && soft <= seen * SOFT_SHARE;
 }
+
+/** Each pixel as a square of the same. @param times whole */
+export function enlarged(image: Image, times: number): Image {
+  if (times === 1) return image;
+  const out = emptyImage(image.width * times, image.height * times);
+  for (let y = 0; y < out.height; y++) {
+    for (let x = 0; x < out.width; x++) {
+      const from = 4 * (Math.floor(y / times) * image.width + Math.floor(x / times));
+      out.data.set(image.data.subarray(from, from + 4), 4 * (y * out.width + x));
+    }
+  }
+  return out;
+}

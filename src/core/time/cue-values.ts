@@ -40,6 +40,7 @@ export const CUE_VALUES = {
   powerGreen: { kind: 'number', own: 'settings', word: 'Power, green', low: 0.1, high: 4 },
   powerBlue: { kind: 'number', own: 'settings', word: 'Power, blue', low: 0.1, high: 4 },
   saturation: { kind: 'number', own: 'settings', word: 'Saturation', high: 2 },
+  tableShare: { kind: 'number', own: 'settings', word: 'Table' },
   blurPx: { kind: 'number', own: 'settings', word: 'Blur by distance', high: 8, unit: 'px' },
 } as const satisfies Record<string, CueValueRow>;
 

@@ -183,8 +183,12 @@ export function placeDay(document: SceneDocument): void {
       mistCover: 0.5,
     }),
     'cue-morning': cue(8.5, '#c4d4dc', 0.55, { sunColour: '#ffe0b0', sunLevel: 0.7, mistStrength: 0.1 }),
-    'cue-noon': cue(13, '#dce8ea', 0.68, { sunColour: '#fff8ea', sunLevel: 0.8, mistStrength: 0 }),
+    'cue-noon': cue(13, '#dce8ea', 0.68, {
+      ...{ sunColour: '#fff8ea', sunLevel: 0.8, mistStrength: 0, bloomLevel: 0.18, vignetteLevel: 0.14 },
+    }),
     'cue-evening': cue(18, '#c8a8a0', 0.42, { sunColour: '#ffae70', sunLevel: 0.7 }),
-    'cue-night': cue(20.5, '#4c66a4', 0.24, { mistStrength: 0.15, mistCover: 0.35 }),
+    'cue-night': cue(20.5, '#4c66a4', 0.24, {
+      ...{ mistStrength: 0.15, mistCover: 0.35, bloomLevel: 0.4, vignetteLevel: 0.3 },
+    }),
   };
 }

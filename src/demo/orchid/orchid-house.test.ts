@@ -25,7 +25,7 @@ describe('the Orchid House', () => {
   });
 
   it('has no snags but those that are meant so', () => {
-    const open = snagsIn(document, bundlePictures({ scene: document, pictures })).filter(
+    const open = snagsIn(document, bundlePictures({ scene: document, files: pictures })).filter(
       ({ aside }) => aside === null,
     );
     expect(open.map(({ words }) => words)).toEqual([]);

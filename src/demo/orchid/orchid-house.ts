@@ -37,6 +37,10 @@ export function orchidHouse(sha256: (bytes: Uint8Array) => string): DemoScene {
       ...{ gateX: 0, gateY: 0, gateWidthPx: 480, gateHeightPx: 270 },
       ...{ pixelArt: true, lightSpace: 'linear', backdropColour: '#1a2430', viewTiltDeg: 90 },
       ...{ ambientColour: '#5a74a8', ambientLevel: 0.26, clockHours: 22.5, tone: 'shoulder', whiteLevel: 5 },
+      // Panes and lamps glow softly through the damp air.
+      ...{ bloomLevel: 0.4, bloomThreshold: 0.9, bloomKnee: 0.4, bloomSpread: 0.5, bloomColour: '#fff0dc' },
+      ...{ vignetteLevel: 0.3, vignetteInner: 0.45, vignetteColour: '#04080e' },
+      ...{ saturation: 1.08, slopeRed: 1.02, offsetBlue: 0.006 },
       ...{ sunRiseHours: 5.5, sunSetHours: 19, sunNoonDeg: 56, moonAfterHours: 12, moonNoonDeg: 50 },
       ...{ mistScalePx: 190, mistWindX: 3, mistWindY: 2, mistSoftness: 0.85, mistColour: '#b8d0c8' },
     }),

@@ -4,6 +4,7 @@ import type { FinishFrame } from '@/core/finish/frame';
 import type { Device, ProgramRecord, Target } from '../device';
 import { BOX_VERTEX } from '../shaders/box';
 import { HEADER } from '../shaders/common';
+import { lookingCode, lookingName, type LookedAt, type Looking } from './looking';
 import { NamedTargets, whole } from './targets';
 
 /** A level, and where its cells are counted from. */
@@ -12,11 +13,38 @@ interface Level {
   target: Target;
 }
 
-const GATHER: ProgramRecord = {
-  name: 'gather glow',
+/** The mean of what glows of the pixels in a cell, by how much of each lies in it. */
+const ANY_CELL = `
+  vec2 from = floor(gl_FragCoord.xy) * u_cell + u_firstCell;
+  vec2 to = from + u_cell;
+  ivec2 first = max(ivec2(0), ivec2(floor(from)));
+  ivec2 end = min(textureSize(u_picture, 0), ivec2(ceil(to)));
+  for (int y = first.y; y < end.y; y++) {
+    float high = min(float(y + 1), to.y) - max(float(y), from.y);
+    for (int x = first.x; x < end.x; x++) {
+      float wide = min(float(x + 1), to.x) - max(float(x), from.x);
+      vec3 c = seenAt(ivec2(x, y));
+      sum += c * (glowShare(max(c.r, max(c.g, c.b))) * wide * high);
+    }
+  }`;
+
+/** The same where cells hold whole pixels. @param side px */
+const wholeCell = (side: number) => `
+  ivec2 from = ivec2(gl_FragCoord.xy) * ${side} + ivec2(u_firstCell);
+  ivec2 size = textureSize(u_picture, 0);
+  for (int y = 0; y < ${side}; y++)
+    for (int x = 0; x < ${side}; x++) {
+      ivec2 p = from + ivec2(x, y);
+      ivec2 inside = clamp(p, ivec2(0), size - 1);
+      vec3 c = seenAt(inside);
+      sum += c * (glowShare(max(c.r, max(c.g, c.b))) * float(p == inside));
+    }`;
+
+/** @param side of a cell, where cells hold so many whole pixels; else null */
+const gatherProgram = (looking: Looking, side: number | null): ProgramRecord => ({
+  name: `gather glow ${side} ${lookingName(looking)}`,
   vertex: BOX_VERTEX,
-  fragment: `${HEADER}
-uniform sampler2D u_light;
+  fragment: `${HEADER}${lookingCode(looking)}
 uniform vec2 u_firstCell;
 uniform float u_cell;
 uniform float u_threshold;
@@ -30,22 +58,18 @@ float glowShare(float m) {
   return max(max(soft, over), 0.0) / max(m, 1e-4);
 }
 void main() {
-  vec2 from = floor(gl_FragCoord.xy) * u_cell + u_firstCell;
-  vec2 to = from + u_cell;
-  ivec2 first = max(ivec2(0), ivec2(floor(from)));
-  ivec2 end = min(textureSize(u_light, 0), ivec2(ceil(to)));
-  vec3 sum = vec3(0.0);
-  for (int y = first.y; y < end.y; y++) {
-    float high = min(float(y + 1), to.y) - max(float(y), from.y);
-    for (int x = first.x; x < end.x; x++) {
-      float wide = min(float(x + 1), to.x) - max(float(x), from.x);
-      vec3 c = texelFetch(u_light, ivec2(x, y), 0).rgb;
-      sum += c * (glowShare(max(c.r, max(c.g, c.b))) * wide * high);
-    }
-  }
+  vec3 sum = vec3(0.0);${side === null ? ANY_CELL : wholeCell(side)}
   glow = vec4(sum / (u_cell * u_cell), 1.0);
 }`,
-};
+});
+
+/** Cells of so many px at most are taken pixel by pixel. */
+const WIDEST_WHOLE_CELL = 8;
+
+/** How many whole pixels a cell holds along each side; null where it does not. */
+function wholeSide(cell: number, firstX: number, firstY: number): number | null {
+  return [cell, firstX, firstY].every(Number.isInteger) && cell <= WIDEST_WHOLE_CELL ? cell : null;
+}
 
 const HALVE: ProgramRecord = {
   name: 'halve glow',
@@ -62,20 +86,25 @@ void main() {
   for (int v = 0; v < 4; v++)
     for (int u = 0; u < 4; u++) {
       ivec2 p = from + ivec2(u, v);
-      if (any(lessThan(p, ivec2(0))) || any(greaterThanEqual(p, size))) continue;
-      sum += WEIGHTS[u] * WEIGHTS[v] * texelFetch(u_fine, p, 0).rgb;
+      ivec2 inside = clamp(p, ivec2(0), size - 1);
+      sum += (WEIGHTS[u] * WEIGHTS[v] * float(p == inside)) * texelFetch(u_fine, inside, 0).rgb;
     }
   glow = vec4(sum, 1.0);
 }`,
 };
 
-/** `cellsBetween`: linear between the middles of cells; nothing glows beyond the grid. */
-export const CELLS_BETWEEN = `
+const CHECKED = `
 vec3 cellAt(sampler2D cells, ivec2 p) {
-  ivec2 size = textureSize(cells, 0);
-  if (any(lessThan(p, ivec2(0))) || any(greaterThanEqual(p, size))) return vec3(0.0);
-  return texelFetch(cells, p, 0).rgb;
-}
+  ivec2 inside = clamp(p, ivec2(0), textureSize(cells, 0) - 1);
+  return texelFetch(cells, inside, 0).rgb * float(p == inside);
+}`;
+const UNCHECKED = 'vec3 cellAt(sampler2D cells, ivec2 p) { return texelFetch(cells, p, 0).rgb; }';
+
+/**
+ * `cellsBetween`: linear between the middles of cells; nothing glows beyond the grid.
+ * @param isWithin whether no cell beyond the grid is asked for: the margin of a picture sees to that
+ */
+export const cellsBetween = (isWithin: boolean) => `${isWithin ? UNCHECKED : CHECKED}
 vec3 cellsBetween(sampler2D cells, vec2 p) {
   ivec2 corner = ivec2(floor(p));
   vec2 f = p - floor(p);
@@ -87,7 +116,7 @@ vec3 cellsBetween(sampler2D cells, vec2 p) {
 const MIX: ProgramRecord = {
   name: 'mix glows',
   vertex: BOX_VERTEX,
-  fragment: `${HEADER}${CELLS_BETWEEN}
+  fragment: `${HEADER}${cellsBetween(false)}
 uniform sampler2D u_narrow;
 uniform sampler2D u_wide;
 uniform vec2 u_firstWide;
@@ -112,8 +141,8 @@ export class BloomChain {
     this.targets = new NamedTargets(device);
   }
 
-  /** @param light of the frame's view */
-  draw(light: Target, numbers: BloomNumbers, { view, gate }: FinishFrame): Glow {
+  /** @param read the picture of the frame's view, and how it is read */
+  draw(read: LookedAt, numbers: BloomNumbers, { view, gate }: FinishFrame): Glow {
     const last = lastLevel(gate);
     const first = firstLevel(view, last);
     const levels: Level[] = [];
@@ -124,16 +153,20 @@ export class BloomChain {
     const [narrowest] = levels;
     const { cellPx, left, top } = narrowest.grid;
     const perPx = view.outputPerScenePx;
+    const cell = cellPx * perPx;
+    const firstX = (left * cellPx - view.x) * perPx;
+    const firstY = (top * cellPx - view.y) * perPx;
     this.fill(
       narrowest.target,
-      GATHER,
+      gatherProgram(read.looking, wholeSide(cell, firstX, firstY)),
       {
-        u_firstCell: [(left * cellPx - view.x) * perPx, (top * cellPx - view.y) * perPx],
-        u_cell: cellPx * perPx,
+        ...read.values,
+        u_firstCell: [firstX, firstY],
+        u_cell: cell,
         u_threshold: numbers.threshold,
         u_knee: numbers.knee,
       },
-      { u_light: light.textures[0] },
+      read.textures,
     );
     for (let i = 1; i < levels.length; i++) this.halve(levels[i - 1], levels[i]);
     const glow = levels.reduceRight((wide, narrow, i) => this.mix(narrow, wide, first + i, numbers.spread));

@@ -7,7 +7,7 @@ import type { Device, Target } from '../device';
 import { WashTable, type DrawnWashes } from '../wash-table';
 import { AutoExposure } from './auto-exposure';
 import { BloomChain, type Glow } from './bloom';
-import { drawFringe } from './fringe';
+import { fringeValues, lookedProgram, type LookedAt, type Looking } from './looking';
 import { developProgram, printProgram, TRANSFER_STEPS, transferTable } from './print';
 import { TableTextures } from './tables';
 import { NamedTargets, whole } from './targets';
@@ -26,9 +26,6 @@ export interface Negative {
 }
 
 type Uniforms = Record<string, number | readonly number[]>;
-
-/** Runs before all that looks at neighbours. */
-const BEFORE_NEIGHBOURS: readonly PassName[] = ['exposure'];
 
 export class FinishChain {
   private readonly washes: WashTable;
@@ -63,23 +60,23 @@ export class FinishChain {
     const frame: FinishFrame = { view, gate, pixelArt, gateLog2: null };
     const stepsOf = (on: 'light' | 'print') => (moment.unlit ? [] : activePasses(finish, on));
     const onLight = stepsOf('light');
-    const looksAround = onLight.some((name) => !isPointPass(name));
+    const around = onLight.findIndex((name) => !isPointPass(name));
+    const looksAround = around >= 0;
     const pieces = (names: readonly PassName[]) =>
       names.filter(isPointPass).map((name: PointPassName) => passCode(name, finish, frame));
-    const isFirst = (name: PassName) => BEFORE_NEIGHBOURS.includes(name);
-    const first = looksAround ? pieces(onLight.filter(isFirst)) : [];
-    const rest = pieces(looksAround ? onLight.filter((name) => !isFirst(name)) : onLight);
-    const onPrint = pieces(stepsOf('print'));
-    const developed = looksAround ? this.developed(moment, light, first, autoStops, 'developed') : null;
-    const linear = developed && this.fringed(developed, moment, frame);
-    const glow = linear && !isAtRest('bloom', finish) ? this.bloom.draw(linear, finish.bloom, frame) : null;
-    const washes = developed ? null : this.washes.of(moment);
+    const first = pieces(onLight.slice(0, Math.max(0, around)));
+    const rest = pieces(onLight.slice(Math.max(0, around)));
+    const printing = stepsOf('print');
+    const onPrint = pieces(printing);
     const isLinear = moment.lightSpace === 'linear';
-    const isEncoded = isLinear || rest.length > 0 || developed !== null;
+    const looked = looksAround ? this.looked(moment, light, first, autoStops, frame) : null;
+    const glow = looked && !isAtRest('bloom', finish) ? this.bloom.draw(looked, finish.bloom, frame) : null;
+    const washes = looked ? null : this.washes.of(moment);
+    const isEncoded = isLinear || rest.length > 0 || looked !== null;
     const program = device.program(
       printProgram({
         ...{ isLinear, washes, onLight: rest, onPrint },
-        ...{ isDeveloped: developed !== null, hasGlow: glow !== null },
+        ...{ looking: looked?.looking ?? null, hasGlow: glow !== null },
         ...{ isDithered: !pixelArt, hasOverlay: overlay !== null },
       }),
     );
@@ -89,15 +86,15 @@ export class FinishChain {
       {
         ...whole(into),
         u_margin: [margin, margin],
+        ...looked?.values,
         ...valuesOf([...rest, ...onPrint]),
         ...(washes?.uniforms ?? {}),
         ...(glow?.uniforms ?? {}),
       },
       {
-        u_picture: (linear ?? light).textures[0],
+        ...(looked?.textures ?? picturesOf(light, autoStops)),
         ...texturesOf(washes, glow),
-        ...this.tables.of(finish.table),
-        ...(autoStops && !developed ? { u_autoStops: autoStops } : {}),
+        ...(printing.includes('table') ? this.tables.of(finish.table) : {}),
         ...(isEncoded ? { u_transfer: this.transferTexture() } : {}),
         ...(overlay ? { u_overlay: overlay.textures[0] } : {}),
         ...(pixelArt ? {} : { u_bayer: this.bayer }),
@@ -105,6 +102,35 @@ export class FinishChain {
     );
     device.drawBox();
     return into;
+  }
+
+  /** How the picture is read at any place. What costs more than reading is drawn, where it is read more than once. */
+  private looked(
+    moment: Moment,
+    light: Target,
+    first: readonly PassCode[],
+    autoStops: WebGLTexture | null,
+    frame: FinishFrame,
+  ): LookedAt {
+    const { finish, pixelArt, lightSpace, washes } = moment;
+    const isAsItIs = lightSpace === 'linear' && washes.length === 0;
+    const bare: LookedAt = isAsItIs
+      ? { looking: { first, fringe: null }, values: valuesOf(first), textures: picturesOf(light, autoStops) }
+      : asItIs(this.developed(moment, light, first, autoStops, 'developed'));
+    if (isAtRest('fringe', finish)) return bare;
+    const looking: Looking = { ...bare.looking, fringe: pixelArt ? 'pixels' : 'between' };
+    const fringed = { ...bare, looking, values: { ...bare.values, ...fringeValues(finish.fringe, frame) } };
+    return isAtRest('bloom', finish) ? fringed : asItIs(this.fringed(fringed, light));
+  }
+
+  private fringed({ looking, values, textures }: LookedAt, { width, height }: Target): Target {
+    const { device } = this;
+    const fringed = this.targets.get('fringed', width, height);
+    device.bind(fringed);
+    device.blend('none');
+    device.program(lookedProgram(looking)).use({ ...whole(fringed), ...values }, textures);
+    device.drawBox();
+    return fringed;
   }
 
   /** Linear light, under its washes and exposed, in floats. */
@@ -132,19 +158,25 @@ export class FinishChain {
     return developed;
   }
 
-  private fringed(developed: Target, { finish }: Moment, frame: FinishFrame): Target {
-    if (isAtRest('fringe', finish)) return developed;
-    const fringed = this.targets.get('fringed', developed.width, developed.height);
-    drawFringe(this.device, developed, fringed, finish.fringe, frame);
-    return fringed;
-  }
-
   private transferTexture(): WebGLTexture {
     const { gl } = this.device;
     return (this.transfer ??= this.device.texture(
       ...([TRANSFER_STEPS, 1, gl.RG32F, gl.RG, gl.FLOAT, transferTable(), 8] as const),
     ));
   }
+}
+
+/** A picture that has been drawn is read without more. */
+function asItIs(picture: Target): LookedAt {
+  return {
+    looking: { first: [], fringe: null },
+    values: {},
+    textures: picturesOf(picture, null),
+  };
+}
+
+function picturesOf({ textures: [u_picture] }: Target, u_autoStops: WebGLTexture | null) {
+  return { u_picture, ...(u_autoStops ? { u_autoStops } : {}) };
 }
 
 function valuesOf(passes: readonly PassCode[]): Uniforms {

@@ -1,7 +1,7 @@
 /**
  * From light to what is shown: light space to finished, encoded bytes. Twin of core/light/reference.ts. All passes that change
- * each pixel by itself run in one draw; where a pass looks at its neighbours the picture is developed first: brought to linear
- * light, exposed, in floats.
+ * each pixel by itself run in one draw, and so does the fringe; where a pass looks at its neighbours and the picture is not of
+ * linear light, or under washes, it is developed first: brought to linear light, exposed, in floats.
  */
 import type { PassCode } from '@/core/finish/all-passes.glsl';
 import { TRANSFER } from '@/core/raster/colour.glsl';
@@ -11,7 +11,8 @@ import type { ProgramRecord } from '../device';
 import { BOX_VERTEX } from '../shaders/box';
 import { HEADER } from '../shaders/common';
 import { toLightSpace, type WashReading } from '../shaders/washes';
-import { CELLS_BETWEEN } from './bloom';
+import { cellsBetween } from './bloom';
+import { lookingCode, lookingName, type Looking } from './looking';
 
 /** How washes are read, and how many; null where there is none. */
 export type WashVariant = { reading: WashReading; count: number } | null;
@@ -73,8 +74,8 @@ void main() {
 }
 
 export interface PrintVariant extends LightVariant {
-  /** The picture was developed: it is linear, under its washes. */
-  isDeveloped: boolean;
+  /** How the picture is read where a pass looks around: it has linear light, under its washes. Null where none does. */
+  looking: Looking | null;
   hasGlow: boolean;
   /** The passes on encoded values. */
   onPrint: readonly PassCode[];
@@ -87,23 +88,23 @@ export interface PrintVariant extends LightVariant {
  * against banding.
  */
 export function printProgram(variant: PrintVariant): ProgramRecord {
-  const { isLinear, washes, onLight, isDeveloped, hasGlow, onPrint, isDithered, hasOverlay } = variant;
-  const isPlain = onLight.length === 0 && !hasGlow && !isDeveloped;
+  const { isLinear, washes, onLight, looking, hasGlow, onPrint, isDithered, hasOverlay } = variant;
+  const isPlain = onLight.length === 0 && !looking;
   const isEncoded = isLinear || !isPlain;
-  const wash = isDeveloped ? null : washes;
-  const hasTransfer = !isDeveloped && needsTransfer({ ...variant, washes: wash }, !isPlain);
+  const wash = looking ? null : washes;
+  const hasTransfer = !looking && needsTransfer({ ...variant, washes: wash }, !isPlain);
   return {
     name: [
-      `print ${isLinear} ${washName(wash)} ${isDeveloped} ${hasGlow} ${isDithered} ${hasOverlay}`,
+      `print ${isLinear} ${washName(wash)} ${looking && lookingName(looking)} ${hasGlow} ${isDithered} ${hasOverlay}`,
       ...[passNames(onLight), passNames(onPrint)],
     ].join(' / '),
     vertex: BOX_VERTEX,
     fragment: `${HEADER}${hasTransfer ? TRANSFER : ''}
-uniform sampler2D u_picture;
+${looking ? lookingCode(looking) : 'uniform sampler2D u_picture;'}
 uniform vec2 u_margin;
 ${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
 ${isDithered ? 'uniform sampler2D u_bayer;' : ''}
-${hasGlow ? `uniform sampler2D u_glow;\nuniform vec3 u_glowTint;\nuniform float u_glowPerPx;\nuniform vec2 u_glowFirst;${CELLS_BETWEEN}` : ''}
+${hasGlow ? `uniform sampler2D u_glow;\nuniform vec3 u_glowTint;\nuniform float u_glowPerPx;\nuniform vec2 u_glowFirst;${cellsBetween(true)}` : ''}
 ${passUniforms([...onLight, ...onPrint])}
 out vec4 colour;
 ${washPart({ ...variant, washes: wash })}
@@ -121,9 +122,9 @@ float shown(float root) {
 void main() {
   vec2 wide = gl_FragCoord.xy + u_margin;
   ivec2 at = ivec2(wide);
-  vec3 c = texelFetch(u_picture, at, 0).rgb;
+  vec3 c = ${looking ? 'seenAt(at)' : 'texelFetch(u_picture, at, 0).rgb'};
   ${wash ? 'c = underWashes(c, wide);' : ''}
-  ${isPlain || isDeveloped ? '' : `c = max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});`}
+  ${isPlain || looking ? '' : `c = max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});`}
   ${hasGlow ? 'c += u_glowTint * cellsBetween(u_glow, wide * u_glowPerPx + u_glowFirst);' : ''}
   ${passLines(onLight)}
   c = clamp(c, 0.0, 1.0);

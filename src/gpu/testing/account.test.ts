@@ -2,7 +2,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { accountFor } from '@/core/light/account/account-for';
-import { PointRenderer, renderReference, scenePlace } from '@/core/light/reference';
+import { PointRenderer, scenePlace } from '@/core/light/point-renderer';
+import { renderReference } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { hash01 } from '@/core/time/noise';

@@ -1,5 +1,7 @@
 /** Runs in a real browser: draws a scene with both renderers and measures how far they are apart. */
-import { finishedAt, frameOf, PointRenderer, renderReference, scenePlace } from '@/core/light/reference';
+import { finishedAt, frameOf } from '@/core/light/finished';
+import { PointRenderer, scenePlace } from '@/core/light/point-renderer';
+import { renderReference } from '@/core/light/reference';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import type { View } from '@/core/moment/moment';

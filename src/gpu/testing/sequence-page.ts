@@ -5,6 +5,7 @@
 import type { PictureSource } from '@/core/moment/moment';
 import { momentAt } from '@/core/moment/moment-at';
 import { MomentMaker } from '@/core/moment/moment-maker';
+import { tables } from './parity-tables';
 import { newArtwork } from '@/core/scene/records/artwork';
 import { newLight } from '@/core/scene/records/light';
 import { newSprite } from '@/core/scene/records/sprite';
@@ -45,7 +46,7 @@ function fullFloats(gl: WebGL2RenderingContext): FloatFormat {
 /** The contexts of a run: one that lasts, and one in which fresh renderers are made. */
 class Pair {
   private kept!: Renderer;
-  private maker = new MomentMaker();
+  private maker = new MomentMaker(tables);
   private readonly freshGl = openContext(new OffscreenCanvas(8, 8));
   private readonly freshPrograms = new Programs(this.freshGl);
   private contexts = -1;
@@ -73,7 +74,9 @@ class Pair {
       chooseFloats: this.chooseFloats,
       programs: this.freshPrograms,
     });
-    const wanted = fresh.read(fresh.render(momentAt(scene, clockHours, seconds, passing, view), source));
+    const wanted = fresh.read(
+      fresh.render(momentAt(scene, clockHours, seconds, passing, view, tables), source),
+    );
     const { device } = this.kept;
     const bytes = device.bytes - fresh.device.bytes;
     const textures = device.textureCount - fresh.device.textureCount;
@@ -141,7 +144,7 @@ function shrunk(failure: SequenceFailure, isHalf: boolean): SequenceFailure {
 /** What a renderer holds after one thing was done again and again, with the budgets that the stage has. */
 function held(times: number, nth: (state: SequenceState, i: number) => SequenceState): Held {
   const renderer = new Renderer(openContext(new OffscreenCanvas(8, 8)), { chooseFloats: fullFloats });
-  const maker = new MomentMaker();
+  const maker = new MomentMaker(tables);
   let state = firstState();
   for (let i = 0; i < times; i++) {
     state = nth(state, i);

@@ -2,10 +2,12 @@
  * Long runs of edits, made of numbers: what a hand, a clock and a network do to a scene between two frames. A run is a list of
  * steps, so that one that fails can be cut down to the few that matter.
  */
+import { TONES } from '@/core/finish/tone';
 import type { PicturePixels, View } from '@/core/moment/moment';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
 import { type SceneDocument, settingsOf } from '@/core/scene/document';
 import { type Light, newLight } from '@/core/scene/records/light';
+import { type LookFields, newLook } from '@/core/scene/records/look';
 import type { LightLook } from '@/core/scene/records/light-look';
 import { newCue } from '@/core/scene/records/cue';
 import { newPath, NEW_TURNING } from '@/core/scene/records/motion';
@@ -39,6 +41,27 @@ const PLACES: readonly (readonly [number, number])[] = [
   [62, 44],
   [48, 30],
 ];
+const FINISHES = ['dawn', 'print'];
+
+/** A finish by chance: about half of the passes at rest. */
+function finishOf(v: number): Partial<LookFields> {
+  const or = <T>(k: number, rest: T, value: T) => (share(v, k) < 0.5 ? rest : value);
+  return {
+    exposureStops: or(1, 0, 2 * share(v, 2) - 1),
+    fringePx: or(3, 0, 6 * share(v, 4) - 3),
+    bloomLevel: or(5, 0, share(v, 6)),
+    bloomThreshold: share(v, 7),
+    bloomSpread: share(v, 8),
+    vignetteLevel: or(9, 0, share(v, 10)),
+    vignetteRoundness: share(v, 11),
+    tone: pickOf(TONES, share(v, 12)),
+    saturation: or(13, 1, 2 * share(v, 14)),
+    offsetBlue: or(15, 0, 0.2 * share(v, 16)),
+    tableId: pickOf([null, null, 'mixed', 'curves'], share(v, 17)),
+    tableShare: share(v, 18),
+  };
+}
+
 const WASHES = ['dawn', 'dusk'];
 const ART = ['flat', 'wall', 'dome', 'window', 'rimmed'] as const;
 
@@ -269,6 +292,22 @@ export const EDITS: Record<string, Edit> = {
     const washes = { ...state.scene.washes, [pickOf(WASHES, share(v, 6))]: wash };
     return { ...state, scene: { ...state.scene, washes } };
   },
+  'the finish changes': (state, v) => withSettings(state, finishOf(v)),
+  'a look comes, changes, or goes': (state, v) => {
+    const id = pickOf(FINISHES, share(v, 30));
+    const { [id]: _gone, ...others } = state.scene.looks;
+    const look = newLook({ name: id, order: id, ...finishOf(v) });
+    const looks = share(v, 31) < 0.3 ? others : { ...others, [id]: look };
+    return withSettings(
+      { ...state, scene: { ...state.scene, looks } },
+      { lookId: pickOf([null, ...Object.keys(looks)], share(v, 32)), lookShare: share(v, 33) },
+    );
+  },
+  'what is in focus changes': (state, v) =>
+    withSettings(state, {
+      focusPlaneId: pickOf([null, 'plane-far', 'plane-middle'], share(v, 1)),
+      blurPx: share(v, 2) < 0.5 ? 0 : 2 * share(v, 3),
+    }),
   'another wash is chosen': (state, v) =>
     withSettings(state, {
       washId: pickOf([null, ...WASHES.filter((id) => state.scene.washes[id])], share(v, 1)),
@@ -303,6 +342,7 @@ export const EDITS: Record<string, Edit> = {
       parallax: share(v, 4) < 0.7 ? 1 : 0.5,
       takesDrift: share(v, 5) < 0.8,
       ground: share(v, 6) < 0.8,
+      blurPx: share(v, 7) < 0.8 ? null : 1.5,
     };
     return { ...state, scene: { ...state.scene, planes: { ...state.scene.planes, [id]: plane } } };
   },
@@ -316,6 +356,7 @@ export const EDITS: Record<string, Edit> = {
       shadows: share(v, 2) < 0.8,
       relief: share(v, 3) < 0.8,
       workLamp: share(v, 4) < 0.8 ? 0 : 0.4,
+      finish: share(v, 5) < 0.9 ? 'own' : 'none',
     },
   }),
   'the context is lost': (state) => ({ ...state, contexts: state.contexts + 1 }),

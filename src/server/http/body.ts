@@ -4,9 +4,14 @@ import { checkJsonDepth } from '@/core/json-depth';
 import { LIMITS } from '@/core/limits';
 import { TooLargeFault, WrongTypeFault } from '../faults';
 
+/** The type of a body, without what follows it; empty where the request names none. */
+export function typeOf(request: Request): string {
+  return request.headers.get('content-type')?.split(';')[0].trim() ?? '';
+}
+
 /** The bytes of a body; reading stops as soon as there are more than allowed. */
 export async function bytesOf(request: Request, type: string, most: number): Promise<Uint8Array> {
-  const got = request.headers.get('content-type')?.split(';')[0].trim() ?? '';
+  const got = typeOf(request);
   if (got !== type) throw new WrongTypeFault(`The body must be ${type}; got ${got === '' ? 'none' : got}.`);
   const words = `The body may have at most ${(most / 1024 / 1024).toFixed(0)} MB.`;
   if (Number(request.headers.get('content-length') ?? 0) > most) throw new TooLargeFault(words);

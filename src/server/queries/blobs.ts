@@ -1,5 +1,7 @@
 /** Files by the hash of their bytes: stored once, never changed, in chunks written in one transaction. */
 import { createHash } from 'node:crypto';
+import { TABLE_TYPES } from '@/core/finish/table-formats';
+import { pictureKind } from '@/core/raster/picture-kind';
 import { NotFoundFault } from '../faults';
 import { transaction, withConnection } from '../database/pool';
 import { expectRoom } from '../database/room';
@@ -9,6 +11,11 @@ export const CHUNK_BYTES = 4 * 1024 * 1024;
 
 export function sha256Of(bytes: Uint8Array): string {
   return createHash('sha256').update(bytes).digest('hex');
+}
+
+/** The type of a file that a bundle brought: a picture, or a lookup table as text. */
+export function typeOfFile(bytes: Uint8Array): string {
+  return TABLE_TYPES[pictureKind(bytes) ? 'picture' : 'cube'];
 }
 
 /** Stores bytes and answers their hash; bytes that are there already are left alone. */

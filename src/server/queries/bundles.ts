@@ -1,4 +1,4 @@
-/** Opening a bundle: its pictures become files, its artworks the project's, its document a scene. */
+/** Opening a bundle: its files are kept, its artworks the project's, its document a scene. */
 import { randomUUID } from 'node:crypto';
 import type { SceneDocument } from '@/core/scene/document';
 import type { Stroke } from '@/core/scene/records/stroke';
@@ -13,7 +13,7 @@ import { renamedRecords } from '@/core/scene/references';
 import { transaction } from '../database/pool';
 import type { Connection } from '../database/sql';
 import { readSent } from '../reading/reader';
-import { keepBlobOn } from './blobs';
+import { keepBlobOn, typeOfFile } from './blobs';
 import { expectFiles } from './files';
 import { ofProject, partedRecords, readRecords, type Records } from './records';
 import { makeSceneOn } from './scenes';
@@ -22,9 +22,9 @@ const NOTHING = Object.fromEntries(PROJECT_COLLECTIONS.map((collection) => [coll
 
 /** @returns the id of the new scene; nothing is kept where anything in the bundle does not fit */
 export async function keepBundle(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
-  const { scene, pictures } = await readSent('bundle', bytes);
+  const { scene, files } = await readSent('bundle', bytes);
   return transaction(async (connection) => {
-    for (const picture of pictures.values()) await keepBlobOn(connection, picture, 'image/png');
+    for (const file of files.values()) await keepBlobOn(connection, file, typeOfFile(file));
     return makeSceneOn(connection, projectId, name, await withFreeIds(connection, projectId, scene));
   });
 }
@@ -42,7 +42,7 @@ export async function keepDocument(projectId: string, name: string, scene: Scene
 
 /**
  * What the project has under the same id but otherwise than the document comes in under new ids: artworks with their
- * reliefs and strokes, luminaires, recipes.
+ * reliefs and strokes, luminaires, recipes, looks and lookup tables.
  */
 async function withFreeIds(
   connection: Connection,
@@ -64,7 +64,7 @@ async function withFreeIds(
     for (const strokeId of Object.keys(strokesOf(scene, id)))
       renamed.set(`strokes/${strokeId}`, randomUUID());
   }
-  for (const collection of ['luminaires', 'recipes'] as const) {
+  for (const collection of ['luminaires', 'recipes', 'looks', 'tables'] as const) {
     for (const [id, record] of Object.entries(scene[collection])) {
       const other = there[collection][id];
       if (other && !sameValue(other, record)) renamed.set(`${collection}/${id}`, randomUUID());

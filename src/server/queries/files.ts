@@ -23,8 +23,7 @@ export async function faultsOfFiles(
   for (const { collection, id, files } of named) {
     const file = files.find((one) => missing.has(one));
     const key = `${collection}/${id}`;
-    if (file)
-      faults.set(key, new InputFault(`The file ${file} that an artwork names was not uploaded.`, key));
+    if (file) faults.set(key, new InputFault(`The file ${file} that ${key} names was not uploaded.`, key));
   }
   return faults;
 }

@@ -89,7 +89,11 @@ const shared = globalThis as typeof globalThis & { oilwickReaders?: Record<Readi
 
 /** Has this process read on threads from now on. */
 export function readOnThreads(program: string): void {
-  shared.oilwickReaders = { picture: new Reader(program), bundle: new Reader(program) };
+  shared.oilwickReaders = {
+    picture: new Reader(program),
+    table: new Reader(program),
+    bundle: new Reader(program),
+  };
 }
 
 /** Reads what somebody sent. @throws InputFault where it does not fit, or takes too long or too much memory to read */

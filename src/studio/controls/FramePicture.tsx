@@ -1,6 +1,6 @@
 'use client';
 import type { Artwork, ArtworkFrame } from '@/core/scene/records/artwork';
-import { pictureUrl } from '../store/server-api';
+import { blobUrl } from '../store/server-api';
 
 /** One frame of an artwork, as large as a box of this size allows. */
 export function FramePicture({
@@ -21,7 +21,7 @@ export function FramePicture({
       style={{
         width: frame.widthPx * scale,
         height: frame.heightPx * scale,
-        backgroundImage: `url(${pictureUrl(artwork.imageSha)})`,
+        backgroundImage: `url(${blobUrl(artwork.imageSha)})`,
         backgroundPosition: `${-frame.left * scale}px ${-frame.top * scale}px`,
         backgroundSize: `${artwork.widthPx * scale}px ${artwork.heightPx * scale}px`,
       }}

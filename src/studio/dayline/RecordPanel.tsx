@@ -66,15 +66,17 @@ function Panel() {
       className="absolute bottom-full left-0 z-30 w-[300px] rounded-[2px] border border-rail bg-iron p-2"
     >
       <h3 className="heading">{isThere ? `Into the cue at ${hour}` : `A cue at ${hour}`}</h3>
-      {tried.length > 0 && (
-        <Ticks title="Changed since the last record" items={tried} ticked={ticked} onToggle={toggle} />
-      )}
-      <Ticks
-        title={tried.length > 0 ? 'As it is' : 'What it is to hold'}
-        items={rest}
-        ticked={ticked}
-        onToggle={toggle}
-      />
+      <div className="max-h-[400px] overflow-y-auto [scrollbar-width:thin]">
+        {tried.length > 0 && (
+          <Ticks title="Changed since the last record" items={tried} ticked={ticked} onToggle={toggle} />
+        )}
+        <Ticks
+          title={tried.length > 0 ? 'As it is' : 'What it is to hold'}
+          items={rest}
+          ticked={ticked}
+          onToggle={toggle}
+        />
+      </div>
       <div className="row mt-1 flex gap-1">
         <button
           type="button"

@@ -47,6 +47,8 @@ function useFollowing(studio: Studio): void {
   useEffect(() => {
     const { meter, scenes, live, desk, pictures } = studio;
     const again = () => meter.changed();
+    // Much may have changed while it was away.
+    again();
     const leave = [
       scenes.api.subscribe(again),
       live.subscribe(again),
@@ -62,16 +64,16 @@ function useFollowing(studio: Studio): void {
 
 function PinColumn({ index, reading, space }: { index: number; reading: Metered; space: LightSpace }) {
   const studio = useStudio();
-  const { account, surface, gives, dark, later } = reading;
-  const hex = hexOfBytes(account.pixel);
+  const { surface, gives, dark, finish } = reading;
+  const hex = finish && hexOfBytes(finish.pixel);
   return (
     <Column
       title={`Pin ${index + 1}`}
       wide
       aside={
         <span className="flex items-center gap-2">
-          <span className="inline-block h-[10px] w-[22px]" style={{ background: hex }} />
-          <span className="figure">{hex}</span>
+          <span className="inline-block h-[10px] w-[22px]" style={{ background: hex ?? undefined }} />
+          <span className="figure">{hex ?? '…'}</span>
           <button
             type="button"
             aria-label={`Take pin ${index + 1} away`}
@@ -88,7 +90,8 @@ function PinColumn({ index, reading, space }: { index: number; reading: Metered;
       {gives.map((line, i) => (
         <GivesRow key={i} line={line} space={space} />
       ))}
-      {later.map(({ words, from, to }, i) => (
+      {finish === null && <p className="text-small text-ash">Its finish is being worked out.</p>}
+      {finish?.later.map(({ words, from, to }, i) => (
         <div key={i} className="row flex items-center gap-2">
           <span className="flex-1 text-ash">{words}</span>
           <span className="figure">

@@ -89,6 +89,7 @@ export function PlaneBay({ id }: { id: string }) {
           <TileGain planeId={id} gain={plane.tiles.seenGain} />
         )}
         {!plane.tiles && <TileSheetChoice planeId={id} />}
+        <OwnBlur planeId={id} />
       </Column>
       <OccludersOnPlane planeId={id} />
       <Column title="Planes">
@@ -100,6 +101,29 @@ export function PlaneBay({ id }: { id: string }) {
         </Row>
       </Column>
     </BayColumns>
+  );
+}
+
+/** How far a plane is blurred: by its distance from the one in focus, or by a measure of its own. */
+function OwnBlur({ planeId }: { planeId: string }) {
+  const blur = useField('planes', [planeId], 'blurPx', 'Blur');
+  return (
+    <>
+      <Switch
+        label="Blur"
+        on={blur.value !== null}
+        words={['its own', 'by distance']}
+        onChange={(on) => blur.set(on ? 0 : null)}
+      />
+      {blur.value !== null && (
+        <ValueField
+          {...{ label: 'Blurred by', value: blur.value, low: 0, high: 8, step: 0.1, unit: 'px', initial: 0 }}
+          onPreview={blur.preview}
+          onCommit={blur.set}
+          onCancel={blur.cancel}
+        />
+      )}
+    </>
   );
 }
 

@@ -225,10 +225,10 @@ function GateSize() {
 
 /** How many lights may throw shadows at once, before it is a snag. */
 function ShadowBudget() {
-  const budget = useField('settings', IDS, 'shadowBudget', 'Budget of shadows');
+  const budget = useField('settings', IDS, 'shadowBudget', 'Shadow limit');
   return (
     <ValueField
-      label="Shadow budget"
+      label="Shadow limit"
       value={budget.value ?? 0}
       low={0}
       high={64}

@@ -5,7 +5,7 @@
  */
 import { useRef, type PointerEvent } from 'react';
 import { settingsOf } from '@/core/scene/document';
-import { change } from '@/core/scene/edits';
+import { changes } from '@/core/scene/edits';
 import { SETTINGS_ID, type SceneSettings } from '@/core/scene/records/settings';
 import { useGesture } from '../controls/FieldOf';
 import { useScene, useStudio } from '../context';
@@ -85,12 +85,17 @@ function DialPlane({ dial }: { dial: Dial }) {
   });
   const gesture = useGesture(studio, word);
   const begun = useRef<Triple>(values);
+  const isDragged = useRef(false);
+  const breakOff = () => {
+    isDragged.current = false;
+    gesture.cancel();
+  };
   const sign = isDarkening ? -1 : 1;
   const [x, y] = dialPlace(values, sign * rim);
   const editsFor = (at: readonly [number, number]) => {
     const next = dialValues(begun.current, at, sign * rim).map((v) => Math.min(high, Math.max(low, v)));
     const set = Object.fromEntries(fields.map((field, i) => [field, Math.round(next[i] * 1000) / 1000]));
-    return change(studio.scenes.kept, 'settings', SETTINGS_ID, set as Partial<SceneSettings>) ?? [];
+    return changes(studio.scenes.kept, 'settings', SETTINGS_ID, set as Partial<SceneSettings>);
   };
   const placeOf = (event: PointerEvent): [number, number] => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -116,24 +121,31 @@ function DialPlane({ dial }: { dial: Dial }) {
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         begun.current = values;
-        gesture.preview([editsFor(placeOf(event))].flat());
+        isDragged.current = true;
+        gesture.preview(editsFor(placeOf(event)));
       }}
-      onPointerMove={(event) => {
-        if (event.buttons & 1) gesture.preview([editsFor(placeOf(event))].flat());
+      onPointerMove={(event) => isDragged.current && gesture.preview(editsFor(placeOf(event)))}
+      onPointerUp={(event) => {
+        if (isDragged.current) gesture.commit(editsFor(placeOf(event)));
+        isDragged.current = false;
       }}
-      onPointerUp={(event) => gesture.commit([editsFor(placeOf(event))].flat())}
-      onPointerCancel={gesture.cancel}
+      onPointerCancel={breakOff}
       onDoubleClick={() => {
         begun.current = values;
-        gesture.commit([editsFor([0, 0])].flat());
+        gesture.commit(editsFor([0, 0]));
       }}
       onKeyDown={(event) => {
+        if (event.key === 'Escape' && isDragged.current) {
+          event.stopPropagation();
+          breakOff();
+          return;
+        }
         const to = step(event.key);
         if (!to) return;
         event.preventDefault();
         event.stopPropagation();
         begun.current = values;
-        gesture.commit([editsFor(to)].flat());
+        gesture.commit(editsFor(to));
       }}
     >
       <span

@@ -101,7 +101,7 @@ function ClippedKey() {
       onKeyUp={() => show(false)}
       onBlur={() => show(false)}
     >
-      Mark them
+      Mark clipped
     </button>
   );
 }

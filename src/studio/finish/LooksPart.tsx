@@ -9,6 +9,7 @@ import { showWipe } from '../commands/wipe-views';
 import type { LookBefore } from '../store/desk-store';
 import type { WantedPicture } from '../store/gate-sheet';
 import { deleteLook, lookNow, looksToTake, putLookOnCue, takeLook, type LookToTake } from '../store/looks';
+import { writeLookTable } from '../store/look-tables';
 import type { Studio } from '../store/studio';
 import { LIT, type WipeView } from '../store/wipe';
 import { ItemField } from '../time/ItemField';
@@ -88,7 +89,7 @@ function SheetItem({
         type="button"
         aria-label={name}
         aria-pressed={isTaken}
-        className={`block w-[112px] cursor-pointer border text-left ${isTaken ? 'border-verdigris' : 'border-line hover:border-rail'}`}
+        className={`block w-[99px] cursor-pointer border text-left ${isTaken ? 'border-verdigris' : 'border-line hover:border-rail'}`}
         onPointerEnter={() => show(tried)}
         onPointerLeave={() => show(null)}
         onFocus={(event) => event.currentTarget.matches(':focus-visible') && show(tried)}
@@ -136,6 +137,14 @@ function TakenLook({ look }: { look: LookToTake | undefined }) {
             <button
               type="button"
               className="key"
+              title="Its tone, grade and table as a .cube of 33 points, for programs that know no other finish"
+              onClick={() => writeLookTable(studio, look.fields, look.name)}
+            >
+              Write .cube
+            </button>
+            <button
+              type="button"
+              className="key"
               title="It goes from the project; what named it has none then"
               onClick={() => deleteLook(studio, look.id)}
             >
@@ -154,7 +163,7 @@ function TakenLook({ look }: { look: LookToTake | undefined }) {
               : showWipe(studio, { left: viewBefore(studio, before), right: LIT })
           }
         >
-          {before ? 'Compare with the last' : 'Compare with none'}
+          {before ? 'Compare with the last' : 'Compare with no finish'}
         </button>
       </div>
       <p className="text-small text-ash">

@@ -15,6 +15,7 @@ import { useField } from '../desk/use-fields';
 import { keepAsLook, lookNow, makeOwn } from '../store/looks';
 import { ItemField } from '../time/ItemField';
 import { useDayNow } from '../time/use-day-now';
+import { TableValues } from './TableValues';
 import { GradeDials } from './GradeDials';
 import { fieldsOfPass, isOn, switched } from './pass-switches';
 
@@ -63,6 +64,9 @@ export function PassesPart() {
       <PassColumn pass="grade" wide="very">
         <GradeDials />
       </PassColumn>
+      <PassColumn pass="table">
+        <TableValues />
+      </PassColumn>
       <FocusColumn />
     </BayColumns>
   );
@@ -83,7 +87,11 @@ function PassColumn({ pass, wide, children }: { pass: PassName; wide?: 'very'; c
   const last = useRef<Partial<SceneSettings> | null>(null);
   const turn = (isNowOn: boolean) => {
     const settings = settingsOf(studio.scene);
-    const fields = switched(pass, isNowOn, last.current);
+    const fields = switched(pass, isNowOn, last.current, studio.scene);
+    if (fields.tableId === null && isNowOn) {
+      studio.mention('The project has no lookup table yet: bring one in.');
+      return;
+    }
     if (!isNowOn)
       last.current = Object.fromEntries(fieldsOfPass(pass).map((field) => [field, settings[field]]));
     studio.setSettings(`${word} ${isNowOn ? 'on' : 'off'}`, fields);
@@ -152,7 +160,7 @@ function FocusColumn() {
         options={[['', 'every plane'], ...planes.toReversed()]}
         onChange={(id) => focus.set(id === '' ? null : id)}
       />
-      <Values of={{ blurPx: 'Blur a step' }} />
+      <Values of={{ blurPx: 'Blur per step' }} />
       <p className="text-small text-ash">Other planes are blurred by so much for each step away from it.</p>
     </Column>
   );

@@ -6,22 +6,32 @@ import {
   NO_FINISH_SETTINGS,
   type PassName,
 } from '@/core/finish/all-passes';
+import type { ColourTable } from '@/core/finish/colour-table';
+import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { SceneSettings } from '@/core/scene/records/settings';
 
 /** What a pass begins with: enough to be seen, and no more. */
-const BEGINNINGS: { [P in PassName]: Partial<SceneSettings> } = {
+const BEGINNINGS: { [P in Exclude<PassName, 'table'>]: Partial<SceneSettings> } = {
   exposure: { exposureStops: 0.25 },
   fringe: { fringePx: 1.5 },
   bloom: { bloomLevel: 0.35 },
   vignette: { vignetteLevel: 0.35 },
   tone: { tone: 'film' },
   grade: { saturation: 1.12 },
-  table: {},
+};
+
+/** Whether a table is on does not depend on what it holds, nor on whether it has come yet. */
+const ANY_TABLE: ColourTable = {
+  ...{ key: '', dimensions: 1, size: 2, low: [0, 0, 0], high: [1, 1, 1] },
+  values: Float32Array.of(0, 0, 0, 1, 1, 1),
 };
 
 /** Whether a pass of the scene's own finish changes anything. */
 export function isOn(pass: PassName, settings: SceneSettings): boolean {
-  return !isAtRest(pass, finishNumbers(settings));
+  return !isAtRest(
+    pass,
+    finishNumbers(settings, () => ANY_TABLE),
+  );
 }
 
 /** The fields of the settings that a pass has. */
@@ -37,10 +47,16 @@ export function switched(
   pass: PassName,
   on: boolean,
   last: Partial<SceneSettings> | null,
+  scene: Pick<SceneDocument, 'tables'>,
 ): Partial<SceneSettings> {
-  if (on) return last ?? BEGINNINGS[pass];
+  if (on) return last ?? (pass === 'table' ? { tableId: firstTable(scene) } : BEGINNINGS[pass]);
   const rest = NO_FINISH_SETTINGS as unknown as SceneSettings;
   return Object.fromEntries(
     fieldsOfPass(pass).map((field) => [field, rest[field]]),
   ) as Partial<SceneSettings>;
+}
+
+/** A table is switched on with the first one of the project; null where it has none. */
+function firstTable({ tables }: Pick<SceneDocument, 'tables'>): string | null {
+  return inOrder(tables)[0]?.[0] ?? null;
 }

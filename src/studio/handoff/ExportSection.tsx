@@ -20,7 +20,7 @@ export function ExportSection({
   const studio = useStudio();
   const values: OptionValues = useStore(studio.exportOptions, (all) => all[name]);
   return (
-    <section aria-label={word} className="min-w-[480px] flex-auto">
+    <section aria-label={word} className="shrink-0">
       <h3 className="heading">{word}</h3>
       <div className="flex gap-4">
         <div className="w-[172px] shrink-0">
@@ -49,7 +49,7 @@ export function ExportSection({
             />
           </div>
         )}
-        <dl className="grid min-w-0 shrink grow basis-[330px] grid-cols-[116px_minmax(0,1fr)] content-start">
+        <dl className="grid w-[280px] grid-cols-[124px_minmax(0,1fr)] content-start">
           {contents.map(([file, what]) => (
             <div key={file} className="contents">
               <dt className="figure pr-2 leading-[18px] text-brass">{file}</dt>

@@ -5,7 +5,7 @@ import { EXPORT_NAMES, type ExportName } from '@/core/handoff/exports/all-export
 import { neededRecords } from '@/core/scene/references';
 import { useScene, useStudio } from '../context';
 import type { OptionValues } from '../controls/OptionRows';
-import { pictureUrl } from '../store/server-api';
+import { blobUrl } from '../store/server-api';
 import { ExportSection } from './ExportSection';
 import { downloadFiles, startExport } from './export-run';
 
@@ -45,7 +45,7 @@ export function HandoffBench() {
           {used.map(({ id, name, imageSha, widthPx, heightPx }) => (
             <li key={id} className="flex h-[112px] flex-col border border-line bg-slate p-2">
               {/* eslint-disable-next-line @next/next/no-img-element -- art is shown pixel for pixel, never resampled by a server */}
-              <img src={pictureUrl(imageSha)} alt="" className="pixels min-h-0 flex-1 object-contain" />
+              <img src={blobUrl(imageSha)} alt="" className="pixels min-h-0 flex-1 object-contain" />
               <span className="truncate">{name}</span>
               <span className="figure text-ash">
                 {widthPx} × {heightPx}

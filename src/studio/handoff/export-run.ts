@@ -6,7 +6,7 @@ import { packFiles, type Files } from '@/core/handoff/zip';
 import type { ExportWorker } from '@/workers/export-worker';
 import type { OptionValues } from '../controls/OptionRows';
 import { download } from '../store/download';
-import { pictureUrl } from '../store/server-api';
+import { blobUrl } from '../store/server-api';
 import type { Studio } from '../store/studio';
 
 export interface ExportRun {
@@ -33,13 +33,13 @@ export function startExport(
   });
   const made = async () => {
     const scene = studio.scenes.kept;
-    const pictures = new Map<string, Uint8Array>();
+    const files = new Map<string, Uint8Array>();
     for (const sha of filesNeeded(scene)) {
-      const response = await fetch(pictureUrl(sha));
-      if (!response.ok) throw new Error('A picture could not be loaded from the server.');
-      pictures.set(sha, new Uint8Array(await response.arrayBuffer()));
+      const response = await fetch(blobUrl(sha));
+      if (!response.ok) throw new Error('A file could not be loaded from the server.');
+      files.set(sha, new Uint8Array(await response.arrayBuffer()));
     }
-    const source = { name: studio.info.name, scene, pictures };
+    const source = { name: studio.info.name, scene, files };
     return wrap<ExportWorker>(worker).run(name, source, options, proxy(progress));
   };
   return {

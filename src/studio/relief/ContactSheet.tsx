@@ -4,7 +4,7 @@ import { useStore } from 'zustand';
 import type { Remark } from '@/core/relief/remarks';
 import { reliefStateOf, type ReliefState } from '@/core/scene/relief-job';
 import { usePictureTick, useScene, useStudio } from '../context';
-import { pictureUrl } from '../store/server-api';
+import { blobUrl } from '../store/server-api';
 import { isFound } from '../store/art-search';
 import { pickedBy } from '../store/desk-store';
 import { FileKey, PICTURE_FILES } from '../controls/FileKey';
@@ -171,7 +171,7 @@ function Frame({
       onClick={onPress}
     >
       {/* eslint-disable-next-line @next/next/no-img-element -- art is shown pixel for pixel, never resampled by a server */}
-      <img src={pictureUrl(imageSha)} alt="" className="pixels min-h-0 w-full flex-1 object-contain" />
+      <img src={blobUrl(imageSha)} alt="" className="pixels min-h-0 w-full flex-1 object-contain" />
       <span className="flex w-full items-center gap-1 text-small">
         <span className="min-w-0 flex-1 truncate text-left">{name}</span>
         {remarks.length > 0 && (

@@ -2,7 +2,8 @@
 import { fixtureIdOf } from '@/core/moment/part-names';
 import type { Moment } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import type { DrawnPass, Renderer } from '@/gpu/renderer';
+import type { DrawnPass } from '@/gpu/frame-watch';
+import type { Renderer } from '@/gpu/renderer';
 import type { DrawnFrame, FramePass } from '../store/open-view';
 import type { Studio } from '../store/studio';
 

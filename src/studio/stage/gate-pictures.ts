@@ -16,11 +16,13 @@ import type { Studio } from '../store/studio';
 const CALM_MS = 160;
 
 export class GatePictures {
-  private readonly maker = new MomentMaker();
+  private readonly maker: MomentMaker;
   private seen: readonly unknown[] = [];
   private changedAt = 0;
 
-  constructor(private readonly studio: Studio) {}
+  constructor(private readonly studio: Studio) {
+    this.maker = new MomentMaker(studio.pictures.tables.source);
+  }
 
   /** To be called at every frame of the screen. @returns whether something was drawn, so that the stage is to be shown again */
   tend(renderer: Renderer, now: number): boolean {

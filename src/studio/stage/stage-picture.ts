@@ -26,10 +26,7 @@ const BEYOND: [number, number, number] = [0.03, 0.03, 0.032];
 export class StagePicture {
   private readonly gpu: GpuCanvas;
   /** One for each side of the wipe, as they show different things. */
-  private readonly makers: Record<keyof Wipe, MomentMaker> = {
-    left: new MomentMaker(),
-    right: new MomentMaker(),
-  };
+  private readonly makers: Record<keyof Wipe, MomentMaker>;
   /** Why the graphics card did not draw the last time. */
   private fault: string | null = null;
   private readonly stillPicture: StillPicture;
@@ -41,6 +38,8 @@ export class StagePicture {
     private readonly surface: Surface,
     canvas: HTMLCanvasElement,
   ) {
+    const tables = studio.pictures.tables.source;
+    this.makers = { left: new MomentMaker(tables), right: new MomentMaker(tables) };
     this.gpu = new GpuCanvas(canvas, { back: surface.touch });
     this.stillPicture = new StillPicture(surface.touch, (why) =>
       studio.say(`The still picture cannot be drawn: ${why}`),
@@ -128,8 +127,9 @@ export class StagePicture {
       heightPx: height,
     };
     const { clockHours, seconds } = studio.live.getState();
-    const moment = momentAt(scene, clockHours, seconds, NOTHING_PASSING, cut);
-    const picture = renderer.render(moment, studio.pictures.source, 'thumbnail');
+    const { source, tables } = studio.pictures;
+    const moment = momentAt(scene, clockHours, seconds, NOTHING_PASSING, cut, tables.source);
+    const picture = renderer.render(moment, source, 'thumbnail');
     return { width, height, data: renderer.read(picture) };
   }
 

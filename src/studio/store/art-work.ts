@@ -59,6 +59,10 @@ export class ArtWorkers implements ArtWork {
     return this.run((remote) => remote.decode(sha256));
   }
 
+  table(sha256: string, file: string) {
+    return this.run((remote) => remote.table(sha256, file));
+  }
+
   /** The whole relief; null where a newer request of the same lane came. */
   relief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null> {
     const ticket = this.ticket(lane);

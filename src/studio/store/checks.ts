@@ -6,7 +6,8 @@ import type { SeenReport } from '@/core/checks/seen/seen-report';
 import { wordsOf } from '@/core/faults';
 import type { PictureSource } from '@/core/moment/moment';
 import type { SceneDocument } from '@/core/scene/document';
-import type { CheckPictures, CheckWorker } from '@/workers/check-worker';
+import type { TableStore } from './table-store';
+import type { CheckedFiles, CheckWorker } from '@/workers/check-worker';
 
 export interface CheckState<T> {
   /** How far it is, 0 to 1; null while it does not run. */
@@ -31,6 +32,7 @@ const NOT_YET = { share: null, report: null, scene: null, fault: null };
 /** Where pictures come from, and when all of them are there. */
 export interface CheckedPictures {
   source: PictureSource;
+  tables: Pick<TableStore, 'all'>;
   whenAllDone(): Promise<void>;
 }
 
@@ -43,15 +45,15 @@ export class Checks {
 
   /** Looks for flashes at an hour. */
   lookForFlashes(scene: SceneDocument, hour: number): Promise<void> {
-    return this.run('flashes', scene, (remote, pictures, progress) =>
-      remote.flashes(scene, pictures, hour, progress),
+    return this.run('flashes', scene, (remote, files, progress) =>
+      remote.flashes(scene, files, hour, progress),
     );
   }
 
   /** Looks how well a sprite can be seen. */
   lookAtFigure(scene: SceneDocument, spriteId: string): Promise<void> {
-    return this.run('seen', scene, (remote, pictures, progress) =>
-      remote.seen(scene, pictures, spriteId, progress),
+    return this.run('seen', scene, (remote, files, progress) =>
+      remote.seen(scene, files, spriteId, progress),
     );
   }
 
@@ -71,7 +73,7 @@ export class Checks {
     scene: SceneDocument,
     work: (
       remote: Remote<CheckWorker>,
-      pictures: CheckPictures,
+      files: CheckedFiles,
       progress: (share: number) => void,
     ) => Promise<ReportOf<N>>,
   ): Promise<void> {
@@ -89,7 +91,7 @@ export class Checks {
     try {
       await this.pictures.whenAllDone();
       if (!isNewest()) return;
-      const done = work(wrap<CheckWorker>(worker), picturesOf(scene, this.pictures.source), progress);
+      const done = work(wrap<CheckWorker>(worker), filesOf(scene, this.pictures), progress);
       const report = await Promise.race([done, failed]);
       if (isNewest()) this.set(name, { report, scene, share: null });
     } catch (thrown) {
@@ -105,11 +107,12 @@ export class Checks {
   }
 }
 
-function picturesOf({ artworks }: SceneDocument, source: PictureSource): CheckPictures {
-  return Object.fromEntries(
+function filesOf({ artworks }: SceneDocument, { source, tables }: CheckedPictures): CheckedFiles {
+  const pictures = Object.fromEntries(
     Object.keys(artworks).flatMap((id) => {
       const pixels = source(id);
       return pixels ? [[id, pixels]] : [];
     }),
   );
+  return { pictures, tables: tables.all() };
 }

@@ -12,6 +12,7 @@ import { change, create, type Edit } from '@/core/scene/edits';
 import type { PaintedLayer } from '@/core/handoff/open-raster';
 import type { FirstLook, OpenedFile } from '@/workers/art-worker';
 import { ahead } from './ahead';
+import { bringTable } from './look-tables';
 import { attachMap } from './attach-maps';
 import { api } from './server-api';
 import { freshId, type Studio } from './studio';
@@ -129,6 +130,11 @@ async function opened(
   for (const file of files) {
     if (isStopped()) break;
     try {
+      if (/\.cube$/i.test(file.name)) {
+        await bringTable(studio, file, false);
+        report.attached.push(`${file.name} as a lookup table`);
+        continue;
+      }
       if (file.size > LIMITS.pictureBytes)
         throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
       const bytes = new Uint8Array(await file.arrayBuffer());

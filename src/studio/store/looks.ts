@@ -1,7 +1,7 @@
 /** Looks: those of the project and those that come with Oilwick, taken, kept, and mixed into the finish. */
 import { LOOK_FIELDS } from '@/core/finish/all-passes';
 import { inOrder, settingsOf } from '@/core/scene/document';
-import { change, create, type Edit } from '@/core/scene/edits';
+import { changes, create, type Edit } from '@/core/scene/edits';
 import { orderBetween } from '@/core/scene/order';
 import { type LookFields, newLook, type Look } from '@/core/scene/records/look';
 import { newCue } from '@/core/scene/records/cue';
@@ -63,18 +63,20 @@ export function takeLook(studio: Studio, lookId: string | null): void {
   const before = lookNow(studio);
   if (before === lookId) return;
   const cueId = cueNaming(studio);
-  const set: Edit | null =
+  const set =
     cueId === null
-      ? change(scene, 'settings', SETTINGS_ID, { lookId })
-      : change(scene, 'cues', cueId, { lookId });
+      ? changes(scene, 'settings', SETTINGS_ID, { lookId })
+      : changes(scene, 'cues', cueId, { lookId });
   studio.scenes.transact({
     label: look ? `Take the look “${look.name}”` : 'Take no look',
-    edits: [
-      ...(look && !look.isOwn ? [create('looks', look.id, lookRecord(studio, look))] : []),
-      ...(set ? [set] : []),
-    ],
+    edits: [...(look ? bringing(studio, look) : []), ...set],
   });
   studio.desk.setState({ triedLook: null, lookBefore: { lookId: before } });
+}
+
+/** A look that comes with Oilwick becomes the project's own when it is used. */
+function bringing(studio: Studio, look: LookToTake): Edit[] {
+  return look.isOwn ? [] : [create('looks', look.id, lookRecord(studio, look))];
 }
 
 function lookRecord(studio: Studio, { name, fields }: Pick<LookToTake, 'name' | 'fields'>): Look {
@@ -90,14 +92,11 @@ export function putLookOnCue(studio: Studio, lookId: string): void {
   const hours = Math.round(studio.live.getState().clockHours * 100) / 100;
   const here = cueHere(studio);
   const set = here
-    ? change(scene, 'cues', here, { lookId })
-    : create('cues', freshId(), newCue({ clockHours: hours % DAY_HOURS, lookId }));
+    ? changes(scene, 'cues', here, { lookId })
+    : [create('cues', freshId(), newCue({ clockHours: hours % DAY_HOURS, lookId }))];
   studio.scenes.transact({
     label: `Put the look “${look.name}” on a cue`,
-    edits: [
-      ...(look.isOwn ? [] : [create('looks', look.id, lookRecord(studio, look))]),
-      ...(set ? [set] : []),
-    ],
+    edits: [...bringing(studio, look), ...set],
   });
   studio.desk.setState({ triedLook: null });
 }
@@ -120,8 +119,10 @@ export function makeOwn(studio: Studio, lookId: string): void {
   const look = scene.looks[lookId];
   const settings = settingsOf(scene);
   const fields = { ...fieldsOf(look), exposureStops: settings.exposureStops + look.exposureStops };
-  const edit = change(scene, 'settings', SETTINGS_ID, { ...fields, lookId: null, lookShare: 1 });
-  studio.scenes.transact({ label: `Make “${look.name}” the scene's own`, edits: edit ? [edit] : [] });
+  studio.scenes.transact({
+    label: `Make “${look.name}” the scene's own`,
+    edits: changes(scene, 'settings', SETTINGS_ID, { ...fields, lookId: null, lookShare: 1 }),
+  });
 }
 
 export function deleteLook(studio: Studio, lookId: string): void {

@@ -1,5 +1,5 @@
 /** Numbers of the meter as they are written. */
-import { displayed } from '@/core/light/reference';
+import { displayed } from '@/core/light/point-renderer';
 import type { LightSpace, Rgb } from '@/core/raster/colour';
 
 /** How bright hues are shown, of 1. */

@@ -14,6 +14,8 @@ const settle = async () => {
   for (let i = 0; i < 20; i++) await Promise.resolve();
 };
 
+const noTable = () => Promise.reject(new Error('there is none'));
+
 function setUp() {
   const calls: string[] = [];
   let broken = false;
@@ -34,6 +36,7 @@ function setUp() {
     },
     benchRelief: async () => null,
     rim: async () => new Uint8Array([7]),
+    table: noTable,
   });
   return { store, calls, breakIt: (is: boolean) => (broken = is) };
 }
@@ -69,7 +72,12 @@ describe('pictures', () => {
 
   it('without a relief glow as far as their mask is covered', async () => {
     const mask: Image = { width: 1, height: 1, data: Uint8Array.of(200, 0, 0, 128) };
-    const work = { relief: async () => null, benchRelief: async () => null, rim: async () => null };
+    const work = {
+      relief: async () => null,
+      benchRelief: async () => null,
+      rim: async () => null,
+      table: noTable,
+    };
     const store = new PictureStore({ ...work, decode: async (sha) => (sha === 'glow' ? mask : image) });
     store.follow({ ...sceneWith(1), reliefs: {} });
     await settle();
@@ -99,7 +107,7 @@ describe('pictures', () => {
       ...{ normals: Uint8Array.of(1), heights: new Float32Array(1), glow: null },
       ...{ remarks: [], took: 0 },
     });
-    const work = { decode: async () => image, relief, benchRelief: relief, rim: () => mask };
+    const work = { decode: async () => image, relief, benchRelief: relief, rim: () => mask, table: noTable };
     const store = new PictureStore(work);
     const light = newLight({ name: '', planeId: 'plane-near', order: 'a', x: 0, y: 0, rim: true });
     store.follow({ ...sceneWith(1), lights: { l: light } });
@@ -145,6 +153,7 @@ describe('pictures', () => {
       },
       benchRelief: async () => null,
       rim: async () => null,
+      table: noTable,
     });
     const scene = sceneWith(1);
     scene.artworks.a = { ...scene.artworks.a, glowSha: null };

@@ -1,6 +1,6 @@
 /**
- * Pictures of artworks in the browser: decoded and given relief in the workers. What is asked for and not there yet
- * comes later; listeners hear of it. Reliefs follow by themselves what they are made of.
+ * Pictures of artworks in the browser: decoded and given relief in the workers; and the lookup tables of finishes. What is
+ * asked for and not there yet comes later; listeners hear of it. Reliefs follow by themselves what they are made of.
  */
 import { LRUCache } from 'lru-cache';
 import { wordsOf } from '@/core/faults';
@@ -13,6 +13,7 @@ import { sameItems } from '@/core/same-items';
 import { hasRimLights } from '@/core/scene/looks';
 import { reliefJobOf, strokesByArtwork } from '@/core/scene/relief-job';
 import type { ReliefAnswer } from '@/workers/relief-answer';
+import { TableStore, type ReadTable } from './table-store';
 
 /** The workers' work as the pictures need it. */
 export interface ArtWork {
@@ -22,6 +23,7 @@ export interface ArtWork {
   benchRelief(job: ReliefJob, lane: string): Promise<ReliefAnswer | null>;
   /** The mask of what rim lights give to. */
   rim(job: ReliefJob): Promise<Uint8Array | null>;
+  table: ReadTable;
 }
 
 interface Entry {
@@ -37,7 +39,8 @@ interface Entry {
   isDone: boolean;
 }
 
-type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'>;
+type Records = Pick<SceneDocument, 'artworks' | 'reliefs' | 'strokes'> &
+  Partial<Pick<SceneDocument, 'tables'>>;
 type Lights = Pick<SceneDocument, 'lights' | 'luminaires' | 'lamps'>;
 
 /** Art is shown without its relief when that is not there so long after the art is. */
@@ -59,7 +62,15 @@ export class PictureStore {
   /** Whether a light of the scene gives to rims: their masks are made from then on. */
   private wantsRims = false;
 
-  constructor(private readonly work: ArtWork) {}
+  /** The lookup tables of the scene. */
+  readonly tables: TableStore;
+
+  constructor(private readonly work: ArtWork) {
+    this.tables = new TableStore(
+      (sha256, file) => work.table(sha256, file),
+      () => this.tell(),
+    );
+  }
 
   subscribe(listener: () => void): () => void {
     this.listeners.add(listener);
@@ -73,6 +84,7 @@ export class PictureStore {
   /** Brings the pictures in line with a scene: new artworks are loaded, changed reliefs made anew. */
   follow(scene: Records & Partial<Lights>): void {
     const { last } = this;
+    if (scene.tables) this.tables.follow(scene.tables);
     this.followRims(scene);
     if (
       last &&
@@ -143,15 +155,16 @@ export class PictureStore {
   /** Makes all that failed once more, as when the network is back. */
   retryAll(): void {
     for (const [id, { fault }] of [...this.entries]) if (fault !== null) this.retry(id);
+    this.tables.retryAll();
   }
 
   isDone(artworkId: string): boolean {
     return this.entries.get(artworkId)?.isDone ?? false;
   }
 
-  /** Whether pixels and relief of every artwork that was asked for are there. */
+  /** Whether pixels and relief of every artwork that was asked for are there, and every table. */
   get isComplete(): boolean {
-    return [...this.entries.values()].every((entry) => entry.isDone);
+    return this.tables.isComplete && [...this.entries.values()].every((entry) => entry.isDone);
   }
 
   /** Settled as soon as everything that was asked for is there, or failed. */

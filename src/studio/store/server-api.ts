@@ -1,4 +1,5 @@
 /** The server's routes as functions. */
+import { TABLE_TYPES } from '@/core/finish/table-formats';
 import type { SceneDocument } from '@/core/scene/document';
 import type {
   Known,
@@ -116,6 +117,13 @@ export const api = {
       headers: { 'content-type': 'image/png' },
       body: bytes,
     }),
+  /** @param bytes the text of a lookup table */
+  keepTable: (bytes: Uint8Array<ArrayBuffer>) =>
+    ask<{ sha256: string }>('/api/blobs', {
+      method: 'POST',
+      headers: { 'content-type': TABLE_TYPES.cube },
+      body: bytes,
+    }),
   keepScenePicture: (sceneId: string, bytes: Uint8Array<ArrayBuffer>) =>
     ask(`/api/scenes/${sceneId}/picture`, {
       method: 'PUT',
@@ -134,7 +142,7 @@ export function revisionPictureUrl(sceneId: string, revision: number): string {
   return `/api/scenes/${sceneId}/revisions/${revision}/picture`;
 }
 
-export function pictureUrl(sha256: string): string {
+export function blobUrl(sha256: string): string {
   return `/api/blobs/${sha256}`;
 }
 

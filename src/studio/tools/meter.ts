@@ -61,12 +61,7 @@ function percent(share: number): string {
 }
 
 /** The pixel, what it shows, and what gives most to it. */
-function readingLines({
-  account,
-  surface,
-  gives,
-  dark,
-}: Metered): { words: string; colour: string | null }[] {
+function readingLines({ finish, surface, gives, dark }: Metered): { words: string; colour: string | null }[] {
   const all = gives.reduce((sum, { rgb }) => sum + Math.max(0, ...rgb), 0);
   const most = gives.slice(0, MOST_LINES - 2).map(({ words, rgb, colour }) => ({
     words: `${percent(Math.max(0, ...rgb) / Math.max(all, Number.MIN_VALUE))}  ${words}`,
@@ -74,7 +69,7 @@ function readingLines({
   }));
   const none = dark.length === 1 ? '1 light gives nothing' : `${dark.length} lights give nothing`;
   return [
-    { words: `${hexOfBytes(account.pixel)}  ${surface.words}`, colour: null },
+    { words: finish ? `${hexOfBytes(finish.pixel)}  ${surface.words}` : surface.words, colour: null },
     ...most,
     ...(dark.length > 0 ? [{ words: none, colour: null }] : []),
   ];

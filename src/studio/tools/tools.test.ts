@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PointRenderer } from '@/core/light/reference';
+import { PointRenderer } from '@/core/light/point-renderer';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { NOTHING_PASSING } from '@/core/moment/passing';
 import { newScene } from '@/core/scene/new-scene';

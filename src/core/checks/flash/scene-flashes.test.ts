@@ -6,6 +6,7 @@ import { newWick, type Wick } from '../../scene/records/wick';
 import type { SceneDocument } from '../../scene/document';
 import { walled, type Parts } from '../../light/testing/wall';
 import { wickCurve } from '../../time/wick';
+import { NO_FILES } from '../check-files';
 import { flashSpan, type FlashSpan } from './flash-span';
 import { SceneFlashes } from './scene-flashes';
 
@@ -40,7 +41,7 @@ function blinkingWall(wick: Wick, light: NonNullable<Parts['lights']>[number] = 
 }
 
 function flashesOf(scene: SceneDocument, span = SHORT) {
-  const check = new SceneFlashes(scene, () => null, 12, span);
+  const check = new SceneFlashes(scene, NO_FILES, 12, span);
   while (check.step());
   expect(check.share).toBe(1);
   return check.report();

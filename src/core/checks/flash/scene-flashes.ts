@@ -1,8 +1,10 @@
 /** The flash check of a scene at one hour: step by step, since it takes a while, and with the wick that each fault comes from. */
-import { coloursAt, scenePlace } from '../../light/reference';
+import { coloursAt } from '../../light/finished';
+import { scenePlace } from '../../light/point-renderer';
 import { CellRenderer } from '../../light/cells';
 import { MomentMaker } from '../../moment/moment-maker';
-import type { PictureSource, View } from '../../moment/moment';
+import type { CheckFiles } from '../check-files';
+import type { View } from '../../moment/moment';
 import { momentAt } from '../../moment/moment-at';
 import { NOTHING_PASSING } from '../../moment/passing';
 import { type SceneDocument, settingsOf } from '../../scene/document';
@@ -40,7 +42,7 @@ export interface SceneFlashReport extends Omit<FlashReport, 'faults'> {
 
 export class SceneFlashes {
   private readonly view: View;
-  private readonly maker = new MomentMaker();
+  private readonly maker: MomentMaker;
   private readonly cells: CellRenderer;
   private readonly counter: FlashCounter;
   private readonly frames: number;
@@ -48,7 +50,7 @@ export class SceneFlashes {
 
   constructor(
     private readonly scene: SceneDocument,
-    private readonly source: PictureSource,
+    private readonly files: CheckFiles,
     private readonly hour: number,
     private readonly span: FlashSpan = flashSpan(scene),
   ) {
@@ -58,7 +60,8 @@ export class SceneFlashes {
       ...{ x: gateX, y: gateY, widthPx: grid.columns, heightPx: grid.rows },
       outputPerScenePx: grid.cellsPerPx,
     };
-    this.cells = new CellRenderer(grid.columns, grid.rows, source);
+    this.maker = new MomentMaker(files.tables);
+    this.cells = new CellRenderer(grid.columns, grid.rows, files.source);
     this.counter = new FlashCounter(grid);
     this.frames = Math.max(1, Math.round(span.seconds * FLASH_RATE_HZ));
   }
@@ -119,8 +122,9 @@ export class SceneFlashes {
 
   /** Linear colours of cells at a frame, as they are displayed. */
   private coloursOf(scene: SceneDocument, frame: number, cells: readonly number[]): Float64Array {
-    const { view, source, hour } = this;
-    const moment = momentAt(scene, hour, this.secondOf(frame), NOTHING_PASSING, view);
+    const { view, hour } = this;
+    const { source, tables } = this.files;
+    const moment = momentAt(scene, hour, this.secondOf(frame), NOTHING_PASSING, view, tables);
     const places = cells.flatMap((cell) => {
       const { x, y } = scenePlace(moment, cell % view.widthPx, Math.floor(cell / view.widthPx));
       return [x, y];

@@ -6,8 +6,10 @@ import { NOTHING_PASSING, type Passing } from '../../moment/passing';
 import type { SceneDocument } from '../../scene/document';
 import { applyEdits } from '../../scene/edits';
 import { newCircuit } from '../../scene/records/circuit';
+import type { SceneSettings } from '../../scene/records/settings';
 import { fullScene } from '../../scene/testing';
-import { metered, meterGround, type DarkLine, type Metered } from './meter';
+import { finishStepsAt } from '../../light/finished';
+import { metered, meteredQuickly, meterGround, withFinish, type DarkLine, type Metered } from './meter';
 
 function read(scene: SceneDocument, x: number, y: number, passing: Partial<Passing> = {}): Metered {
   const maker = new MomentMaker();
@@ -105,5 +107,35 @@ describe('the meter', () => {
         for (const { words } of [surface, ...gives, ...dark]) expect(words).not.toBe('');
         expect(gives.length + dark.length).toBeGreaterThan(0);
       }
+  });
+});
+
+describe('a reading that is wanted at once', () => {
+  const groundOf = (fields: Partial<SceneSettings>) => {
+    const scene = walled({ lights: [{}], settings: fields });
+    const maker = new MomentMaker();
+    const moment = maker.at(scene, 12, 0, NOTHING_PASSING, gateView(scene));
+    return meterGround(maker, scene, moment, NOTHING_PASSING, () => null);
+  };
+
+  it('is whole where the finish looks at no other pixel', () => {
+    const ground = groundOf({ exposureStops: 1, saturation: 0.5 });
+    expect(meteredQuickly(ground, 60, 50)).toEqual(metered(ground, 60, 50));
+    expect(meteredQuickly(ground, 60, 50).finish!.later.map(({ words }) => words)).toEqual([
+      'Exposure',
+      'Grade',
+    ]);
+  });
+
+  it.each([
+    ['bloom', { bloomLevel: 1, bloomThreshold: 0.1 }],
+    ['fringe', { fringePx: 3 }],
+    ['automatic exposure', { autoShare: 1 }],
+  ])('has all but its finish where %s is on, and comes to the same when that is there', (_, fields) => {
+    const ground = groundOf(fields);
+    const quick = meteredQuickly(ground, 60, 50);
+    expect(quick.finish).toBeNull();
+    const finished = finishStepsAt(ground.moment, ground.source, 60, 50);
+    expect(withFinish(ground, quick, finished, 60, 50)).toEqual(metered(ground, 60, 50));
   });
 });

@@ -1,7 +1,14 @@
 /** The account of a pixel with the names of the document: what a person reads, in the studio and at the command line. */
-import { accountFor } from '../../light/account/account-for';
+import { finishAccountFor, lightAccountFor } from '../../light/account/account-for';
+import { dependsOnOthers, finishStepsAt, type FinishedPixel } from '../../light/finished';
 import { FINISH_PASSES } from '../../finish/all-passes';
-import type { Account, LaterLine, LightLine, OtherLine } from '../../light/account/account';
+import type {
+  FinishAccount,
+  LaterLine,
+  LightAccount,
+  LightLine,
+  OtherLine,
+} from '../../light/account/account';
 import type { Moment, PictureSource } from '../../moment/moment';
 import type { MomentMaker, MomentNames } from '../../moment/moment-maker';
 import type { Passing } from '../../moment/passing';
@@ -30,13 +37,18 @@ export interface DarkLine extends Pick<MeterLine, 'words' | 'record' | 'colour'>
 
 /** A pixel, read. */
 export interface Metered {
-  account: Account;
+  account: LightAccount;
   /** What is seen there. */
   surface: { words: string; record: RecordName | null };
   /** What gives something, by how much it counts. */
   gives: MeterLine[];
   /** The lights that give nothing. */
   dark: DarkLine[];
+  /** What becomes of the sum; null while that is worked out. */
+  finish: MeteredFinish | null;
+}
+
+export interface MeteredFinish extends Pick<FinishAccount, 'pixel'> {
   /** What is done to the sum, in words: washes and the finish. */
   later: { words: string; from: Rgb; to: Rgb }[];
 }
@@ -59,10 +71,36 @@ export function meterGround(
   return { scene, moment, names: maker.names(scene, moment, passing), source };
 }
 
-/** @param x,y the pixel of the Moment's view */
+/** A pixel, read at once and whole. @param x,y the pixel of the Moment's view */
 export function metered(ground: MeterGround, x: number, y: number): Metered {
+  const light = meteredLight(ground, x, y);
+  return withFinish(ground, light, finishStepsAt(ground.moment, ground.source, x, y), x, y);
+}
+
+/** The same without what takes long: its finish is missing where that depends on other pixels. */
+export function meteredQuickly(ground: MeterGround, x: number, y: number): Metered {
+  return dependsOnOthers(ground.moment) ? meteredLight(ground, x, y) : metered(ground, x, y);
+}
+
+/** A reading of the same pixel with its finish. */
+export function withFinish(
+  { scene, moment, names, source }: MeterGround,
+  reading: Metered,
+  finished: FinishedPixel,
+  x: number,
+  y: number,
+): Metered {
+  const { later, pixel } = finishAccountFor(moment, source, reading.account, finished, x, y);
+  const lines = later.map((line) => ({
+    words: laterWords(line, (wash) => scene.washes[names.washes[wash]].name),
+    ...{ from: line.from, to: line.to },
+  }));
+  return { ...reading, finish: { pixel, later: lines } };
+}
+
+function meteredLight(ground: MeterGround, x: number, y: number): Metered {
   const { scene, moment, names, source } = ground;
-  const account = accountFor(moment, source, x, y);
+  const account = lightAccountFor(moment, source, x, y);
   const { surface } = account;
   const thing = surface ? names.drawn[surface.plane][surface.layer][surface.sprite] : null;
   const planeId = surface ? names.planeIds[surface.plane] : null;
@@ -97,10 +135,7 @@ export function metered(ground: MeterGround, x: number, y: number): Metered {
       : { words: 'The backdrop', record: null },
     gives,
     dark: [...dark, ...absent],
-    later: account.later.map((line) => ({
-      words: laterWords(line, (wash) => scene.washes[names.washes[wash]].name),
-      ...{ from: line.from, to: line.to },
-    })),
+    finish: null,
   };
 }
 

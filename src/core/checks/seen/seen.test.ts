@@ -4,6 +4,7 @@ import { newCue } from '../../scene/records/cue';
 import { newWick } from '../../scene/records/wick';
 import { walled, type Parts } from '../../light/testing/wall';
 import type { SceneDocument } from '../../scene/document';
+import { NO_FILES } from '../check-files';
 import { contrast, FigureSeen } from './seen';
 import { worstSeen } from './seen-report';
 
@@ -20,7 +21,7 @@ function figureOn(colour: string, parts: Parts = {}, wall = '#808080'): SceneDoc
 }
 
 function seen(scene: SceneDocument, spriteId = 's2') {
-  const check = new FigureSeen(scene, () => null, spriteId);
+  const check = new FigureSeen(scene, NO_FILES, spriteId);
   while (check.step());
   expect(check.share).toBe(1);
   return check.report();

@@ -4,10 +4,10 @@
  * just to be told apart, 100 is black against white.
  */
 import { linearToOklab, type Rgb } from '../../raster/colour';
-import { coloursAt } from '../../light/reference';
+import { coloursAt } from '../../light/finished';
 import { gateView } from '../../moment/moment-at';
 import { MomentMaker } from '../../moment/moment-maker';
-import type { PictureSource } from '../../moment/moment';
+import type { CheckFiles } from '../check-files';
 import { NOTHING_PASSING } from '../../moment/passing';
 import { lives } from '../../scene/living';
 import type { SceneDocument } from '../../scene/document';
@@ -24,7 +24,7 @@ const MINUTE = 60;
 const GOLDEN = 0.6180339887498949;
 
 export class FigureSeen {
-  private readonly maker = new MomentMaker();
+  private readonly maker: MomentMaker;
   private readonly seconds: readonly number[];
   private readonly hours = Float64Array.from({ length: HOUR_STEPS }, (_, i) => (i / HOUR_STEPS) * DAY_HOURS);
   private readonly curves: Record<Eye, SeenCurve>;
@@ -32,9 +32,10 @@ export class FigureSeen {
 
   constructor(
     private readonly scene: SceneDocument,
-    private readonly source: PictureSource,
+    private readonly files: CheckFiles,
     private readonly spriteId: string,
   ) {
+    this.maker = new MomentMaker(files.tables);
     const isAlive = lives(scene);
     this.seconds = Array.from({ length: isAlive ? INSTANTS : 1 }, (_, k) => ((k * GOLDEN) % 1) * MINUTE);
     const empty = () => new Float64Array(HOUR_STEPS).fill(NaN);
@@ -75,7 +76,8 @@ export class FigureSeen {
 
   /** The mean linear colours of the figure and of its ring, as they are displayed; null where it is not in the picture. */
   private coloursAt(hour: number, second: number): [Rgb, Rgb] | null {
-    const { scene, source, maker, spriteId } = this;
+    const { scene, maker, spriteId } = this;
+    const { source } = this.files;
     const sprite = maker.sprite(scene, hour, second, spriteId);
     if (!sprite) return null;
     const moment = maker.at(scene, hour, second, NOTHING_PASSING, gateView(scene));

@@ -3,6 +3,7 @@ import { InputFault } from '../../faults';
 import type { PictureSource } from '../../moment/moment';
 import { settingsOf, type SceneDocument } from '../../scene/document';
 import { ReferenceMemory, type RecordName } from '../../scene/references';
+import { blurredPixels } from './blurred-pixels';
 import { brightGobo } from './bright-gobo';
 import { doubtfulOrientation } from './doubtful-orientation';
 import { emptyOccluder } from './empty-occluder';
@@ -38,6 +39,7 @@ const SNAGS = {
   'missing-relief': missingRelief,
   'doubtful-orientation': doubtfulOrientation,
   'other-art': otherArt,
+  'blurred-pixels': blurredPixels,
   'empty-occluder': emptyOccluder,
   'idle-occluder': idleOccluder,
 } as const satisfies Record<string, SnagKind>;

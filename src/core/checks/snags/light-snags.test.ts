@@ -50,7 +50,7 @@ const CASES: [SnagName, Change, Change, string, string | null][] = [
       s.lights.weak = { ...s.lights.l0, name: 'Weak', level: 0.4 };
       s.settings.scene.shadowBudget = 2;
     },
-    '2 lights throw shadows, and the budget is 1. These light least of the picture: “Weak”.',
+    '2 lights throw shadows, and the limit is 1. These light least of the picture: “Weak”.',
     'Turn the shadows of that one off',
   ],
   [
@@ -190,6 +190,24 @@ const CASES: [SnagName, Change, Change, string, string | null][] = [
     withArt,
     '“Hut” is painted, and the scene is drawn as pixel art: it is jagged.',
     'Draw the scene as painted art',
+  ],
+  [
+    'blurred-pixels',
+    (s) => Object.assign(s.settings.scene, { focusPlaneId: 'plane-middle', blurPx: 1.5 }),
+    // Nothing is in focus, so that nothing is out of it.
+    (s) => Object.assign(s.settings.scene, { blurPx: 1.5 }),
+    'Planes are blurred by their distance from the one in focus: pixel art that is blurred does not sit on its grid.',
+    'Keep all planes sharp',
+  ],
+  [
+    'blurred-pixels',
+    (s) => Object.assign(s.planes['plane-far'], { name: 'Hills', blurPx: 2 }),
+    (s) => {
+      Object.assign(s.planes['plane-far'], { name: 'Hills', blurPx: 2 });
+      s.settings.scene.pixelArt = false;
+    },
+    'The plane “Hills” is blurred: pixel art that is blurred does not sit on its grid.',
+    'Do not blur it',
   ],
   [
     'empty-occluder',

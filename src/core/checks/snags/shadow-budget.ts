@@ -36,7 +36,7 @@ export const shadowBudget: SnagKind = {
     return [
       {
         records: [{ collection: 'settings', id: SETTINGS_ID }, ...weakest.map(({ record }) => record)],
-        words: `${throwing.length} lights throw shadows, and the budget is ${budget}. These light least of the picture: ${names.join(', ')}${more > 0 ? `, and ${more} more` : ''}.`,
+        words: `${throwing.length} lights throw shadows, and the limit is ${budget}. These light least of the picture: ${names.join(', ')}${more > 0 ? `, and ${more} more` : ''}.`,
         mends:
           edits.length > 0
             ? [

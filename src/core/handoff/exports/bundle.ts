@@ -17,11 +17,12 @@ export const bundle: ExportKind = {
       'masks: what catches a rim light, how open it lies, what shines by itself',
     ],
     ['brought/', 'maps and corrections that reliefs are made of'],
+    ['tables/', 'lookup tables of the finish, byte for byte'],
     ['occluders.json', 'every outline as directed edges in scene px'],
     ['CONVENTIONS.md', 'axes, units, colour space and formulas of this scene'],
   ],
   options: object({}),
-  async files({ name, scene, pictures }, _options, { deflate, progress }) {
-    return { [`${plainName(name)}.zip`]: await writeBundle(name, scene, pictures, deflate, progress) };
+  async files({ name, scene, files }, _options, { deflate, progress }) {
+    return { [`${plainName(name)}.zip`]: await writeBundle(name, scene, files, deflate, progress) };
   },
 };

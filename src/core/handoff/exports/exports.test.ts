@@ -30,7 +30,7 @@ function source(): ExportSource {
     scene.sprites[id] = newSprite({ name: '', planeId: 'plane-near', order: id, artworkId: id, x: 20, y: 9 });
   }
   scene.artworks.unused = newArtwork({ name: 'Unused', imageSha, widthPx: 12, heightPx: 8, pixelArt: true });
-  return { name: 'Rainy evening', scene, pictures: new Map([[imageSha, art]]) };
+  return { name: 'Rainy evening', scene, files: new Map([[imageSha, art]]) };
 }
 
 describe('an export', () => {
@@ -38,7 +38,7 @@ describe('an export', () => {
     const from = source();
     const files = await bundle.files(from, {}, host());
     expect(Object.keys(files)).toEqual(['rainy-evening.zip']);
-    const same = await writeBundle(from.name, from.scene, from.pictures, deflate);
+    const same = await writeBundle(from.name, from.scene, from.files, deflate);
     expect(Buffer.compare(files['rainy-evening.zip'], same)).toBe(0);
   });
 

@@ -1,5 +1,5 @@
 /**
- * What an export is: a function of a scene, its pictures and options to files. A kind is one record in one file, listed in
+ * What an export is: a function of a scene, its files and options to files. A kind is one record in one file, listed in
  * all-exports.ts; the bench, the worker and the command line list that table and add nothing to it.
  */
 import { ValidationError, type ObjectSchema } from 'yup';
@@ -13,7 +13,7 @@ export interface ExportSource {
   name: string;
   scene: SceneDocument;
   /** The files that the scene needs, by sha-256; see `filesNeeded`. */
-  pictures: ReadonlyMap<string, Uint8Array>;
+  files: ReadonlyMap<string, Uint8Array>;
 }
 
 export interface ExportHost {

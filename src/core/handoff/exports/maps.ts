@@ -19,10 +19,10 @@ export const maps: ExportKind<MapOptions> = {
     ['*_glow.png', 'what shines by itself, of artworks that have a glow mask'],
   ],
   options: MAP_OPTIONS,
-  async files({ scene, pictures }, chosen, { deflate, progress }) {
+  async files({ scene, files: kept }, chosen, { deflate, progress }) {
     const own = { ...scene, ...neededRecords(scene, scene) };
-    const names = fileNames(own);
-    const decoded = decodedPictures(pictures);
+    const names = fileNames(own.artworks, 'art');
+    const decoded = decodedPictures(kept);
     const files: Files = {};
     const ids = Object.keys(own.artworks);
     for (const [index, id] of ids.entries()) {

@@ -8,9 +8,18 @@ import type { Rgb } from '../../raster/colour';
 import { WashOver } from '../../weather/wash';
 import { LayerSums } from '../layer';
 import { LayerLight } from '../layer-light';
-import { finishStepsAt, PointRenderer, scenePlace, type FinishedPixel } from '../reference';
+import { finishStepsAt, type FinishedPixel } from '../finished';
+import { PointRenderer, scenePlace } from '../point-renderer';
 import { shownShare } from '../terms/sums';
-import type { Account, LaterLine, LightLine, OtherLine, Surface } from './account';
+import type {
+  Account,
+  FinishAccount,
+  LaterLine,
+  LightAccount,
+  LightLine,
+  OtherLine,
+  Surface,
+} from './account';
 import { LightLines, linesOf, partsOf } from './light-lines';
 
 /** A layer, as it counts in the picture. */
@@ -27,6 +36,13 @@ type Laid = { share: number } & ({ layer: Shown } | { air: number; rgb: Rgb });
  * @param x,y the pixel of the view, counted from its upper left corner
  */
 export function accountFor(moment: Moment, source: PictureSource, x: number, y: number): Account {
+  const light = lightAccountFor(moment, source, x, y);
+  const finished = finishStepsAt(moment, source, x, y);
+  return { ...light, ...finishAccountFor(moment, source, light, finished, x, y) };
+}
+
+/** The part of an account that needs no other pixel than its own. */
+export function lightAccountFor(moment: Moment, source: PictureSource, x: number, y: number): LightAccount {
   const { x: px, y: py } = scenePlace(moment, x, y);
   const pixels = moment.pictures.map(({ key }) => source(key));
   const renderer = new PointRenderer(moment, source);
@@ -53,16 +69,30 @@ export function accountFor(moment: Moment, source: PictureSource, x: number, y: 
         });
     } else others.push({ what: 'air', light: one.air, rgb: scaled(one.rgb, one.share) });
   }
-  const bytes = new Uint8Array(4);
-  const finished = finishStepsAt(moment, source, x, y);
-  renderer.encode(finished.shown, x, y, bytes, 0);
   const [r, g, b, alpha] = renderer.overlayAt(px, py);
-  const sum = sumOf([...lights, ...others]);
   return {
     ...{ x: px, y: py, surface: front && surfaceOf(front), lights, others },
-    sum,
-    later: laterLines(moment, sum, finished, px, py),
+    sum: sumOf([...lights, ...others]),
     overlay: [r, g, b, alpha],
+  };
+}
+
+/**
+ * The rest of an account.
+ * @param x,y the pixel of the view
+ */
+export function finishAccountFor(
+  moment: Moment,
+  source: PictureSource,
+  { sum, x: px, y: py }: LightAccount,
+  finished: FinishedPixel,
+  x: number,
+  y: number,
+): FinishAccount {
+  const bytes = new Uint8Array(4);
+  new PointRenderer(moment, source).encode(finished.shown, x, y, bytes, 0);
+  return {
+    later: laterLines(moment, sum, finished, px, py),
     pixel: [bytes[0], bytes[1], bytes[2]],
   };
 }

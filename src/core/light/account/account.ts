@@ -60,7 +60,8 @@ export type LaterLine =
   /** Linear light, and encoded values where the pass works on the print. */
   | { what: 'pass'; pass: PassName; from: Rgb; to: Rgb };
 
-export interface Account {
+/** What a pixel is made of, up to the light that blur, washes and finish begin with. */
+export interface LightAccount {
   /** The middle of the pixel in the scene. */
   x: number;
   y: number;
@@ -71,9 +72,15 @@ export interface Account {
   others: OtherLine[];
   /** What lights and others add up to. */
   sum: Rgb;
-  later: LaterLine[];
   /** Display values, premultiplied, and alpha of the overlay planes, which lie over all. */
   overlay: [number, number, number, number];
+}
+
+/** What becomes of the light of a pixel. */
+export interface FinishAccount {
+  later: LaterLine[];
   /** The pixel as it is shown, 8 bit. */
   pixel: [number, number, number];
 }
+
+export type Account = LightAccount & FinishAccount;

@@ -7,7 +7,7 @@ import { type Light, newLight } from '../../scene/records/light';
 import { newOccluder, type Occluder } from '../../scene/records/occluder';
 import type { SceneSettings } from '../../scene/records/settings';
 import { newSprite, type Sprite } from '../../scene/records/sprite';
-import { PointRenderer } from '../reference';
+import { PointRenderer } from '../point-renderer';
 
 export interface Parts {
   settings?: Partial<SceneSettings>;

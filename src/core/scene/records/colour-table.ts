@@ -1,10 +1,8 @@
 import { object } from 'yup';
 import { file, name, oneOf, order } from '../../fields';
+import { TABLE_FORMATS } from '../../finish/table-formats';
 import { LIMITS } from '../../limits';
-import type { RecordKind } from './kind';
-
-/** How the file of a table is written: as lines of text, or as a picture of squares. */
-const TABLE_FORMATS = ['cube', 'picture'] as const;
+import { newRecord, type Given, type RecordKind, type RecordType } from './kind';
 
 const schema = object({
   name: name(),
@@ -19,3 +17,9 @@ export const tables = {
   most: LIMITS.tables,
   schema,
 } as const satisfies RecordKind;
+
+export type TableRecord = RecordType<typeof tables>;
+
+export function newTable(fields: Given<TableRecord, 'name' | 'order' | 'fileSha' | 'format'>): TableRecord {
+  return newRecord(tables, fields);
+}

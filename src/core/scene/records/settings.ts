@@ -54,7 +54,7 @@ const schema = object({
     .nullable()
     .defined()
     .default(null)
-    .meta({ about: 'More lights than these that throw shadows at once are a snag; null is no budget' }),
+    .meta({ about: 'More lights than these that throw shadows at once are a snag; null is no limit' }),
   washStrength: share().default(1).meta({ about: 'Multiplies the opacity of washes' }),
   ...FINISH_FIELDS,
   ...FOCUS_FIELDS,
