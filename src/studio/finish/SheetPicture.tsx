@@ -10,7 +10,7 @@ export const SHEET_SIDE_PX = 160;
 export function SheetPicture({ picture, name }: { picture: string; name: string }) {
   const image = useStore(useStudio().gateSheet.api, ({ images }) => images.get(picture));
   return (
-    <span className="block h-[62px] w-[110px] bg-soot">
+    <span className="block aspect-video w-full bg-soot">
       {image && <ImagePicture image={image} name={name} className="h-full w-full" />}
     </span>
   );
