@@ -3,7 +3,16 @@ import { expect, test, type Page } from '@playwright/test';
 import { newLight } from '../src/core/scene/records/light';
 import { newOccluder } from '../src/core/scene/records/occluder';
 import { newWick } from '../src/core/scene/records/wick';
-import { clickScene, dragScene, expectColours, onStage, openDocument, saved, stage } from './helpers';
+import {
+  clickScene,
+  dragScene,
+  expectColours,
+  keptDocument,
+  onStage,
+  openDocument,
+  saved,
+  stage,
+} from './helpers';
 import { BLACK, RED, WHITE, art, lamp, lampScene, lamplight, man, standing } from './scenes';
 
 const kind = (page: Page) => page.getByLabel('Kind', { exact: true });
@@ -321,4 +330,47 @@ test('a snag is named in the bar and mended there', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'No snags' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: '1 snag' })).toBeVisible();
+});
+
+test('while one light is dragged, those that stand are not drawn again', async ({ page }) => {
+  // Lights are the only fans of triangles that are drawn.
+  await page.addInitScript(() => {
+    const { prototype } = WebGL2RenderingContext;
+    const drawing = prototype.drawArraysInstanced;
+    Object.assign(window, { lightsDrawn: 0 });
+    prototype.drawArraysInstanced = function (mode, first, count, instances) {
+      if (mode === this.TRIANGLE_FAN) (window as unknown as { lightsDrawn: number }).lightsDrawn += instances;
+      drawing.call(this, mode, first, count, instances);
+    };
+  });
+  const drawn = () =>
+    page.evaluate(() => {
+      const counted = window as unknown as { lightsDrawn: number };
+      const { lightsDrawn } = counted;
+      counted.lightsDrawn = 0;
+      return lightsDrawn;
+    });
+  const scene = lampScene();
+  const standingLights = Array.from({ length: 30 }, (_, i) => [
+    `l${i}`,
+    { ...lamp(`Lamp ${i}`, 20 + 15 * i, 40, `b${String(i).padStart(2, '0')}`), level: 0.1 },
+  ]);
+  scene.lights = { mover: lamp('Mover', 240, 180, 'a1'), ...Object.fromEntries(standingLights) };
+  const { sceneId } = await openDocument(page, scene, {}, '?bench=stage&hour=12.00&at=0.00');
+  await expectColours(page, [[248, 180, RED]]);
+  const [x, y] = await onStage(page, 240, 180);
+  const box = (await stage(page).boundingBox())!;
+  await page.mouse.move(box.x + x, box.y + y);
+  await page.mouse.down();
+  const frames: number[] = [];
+  for (let step = 1; step <= 8; step++) {
+    await page.mouse.move(box.x + x + 20 * step, box.y + y);
+    await page.waitForTimeout(150);
+    frames.push(await drawn());
+  }
+  await page.mouse.up();
+  await expect.poll(async () => (await keptDocument(page, sceneId)).lights.mover.x).toBe(320);
+  // The first frames find out what stands; from then on it is the one light, in a few frames each time.
+  expect(Math.max(...frames.slice(4)), frames.join(' ')).toBeLessThan(20);
+  expect(Math.min(...frames.slice(4)), frames.join(' ')).toBeGreaterThan(0);
 });

@@ -26,8 +26,15 @@ import { FinishChain } from './finish/finish-chain';
 import { PlaneBlur } from './finish/plane-blur';
 import { NamedTargets, whole } from './finish/targets';
 
-/** Pictures that are drawn again and again: what stands still in them is kept. */
-const LASTING: ReadonlySet<string> = new Set(['main', 'all']);
+/** How a picture is drawn. */
+export interface Rendering {
+  /** Its own, so that two sides of a wipe stand side by side. */
+  name?: string;
+  /** It is drawn once, or seldom: nothing that stands still in it is kept for the next time. */
+  isDrawnOnce?: boolean;
+  /** Is told of each pass, which is then waited for. */
+  watch?: PassWatch;
+}
 
 export interface GpuMemory {
   /** Of everything: targets, pictures, masks. */
@@ -134,19 +141,19 @@ export class Renderer {
     });
   }
 
-  /**
-   * Renders a Moment into a picture of the view's size.
-   * @param name of the picture, so that two sides of a wipe stand side by side
-   * @param watch is told of each pass, which is then waited for
-   */
-  render(moment: Moment, source: PictureSource, name = 'main', watch?: PassWatch): Target {
+  /** Renders a Moment into a picture of the view's size. */
+  render(
+    moment: Moment,
+    source: PictureSource,
+    { name = 'main', isDrawnOnce = false, watch }: Rendering = {},
+  ): Target {
     const frame = this.frameOf(moment);
     // Metered before anything else: what is drawn for it is of another size.
     const autoStops = this.meter(moment, source);
     const margin = marginOutputPx(moment.view, pictureMarginPx(moment, frame));
     const wide = { ...moment, view: widenedBy(moment.view, margin) };
     const watched = watch ? { watch, autoStops } : null;
-    const { light, overlay, passed } = this.light(wide, source, name, watched);
+    const { light, overlay, passed } = this.light(wide, source, !isDrawnOnce, watched);
     const target = this.targets.get(name, moment.view.widthPx, moment.view.heightPx, 'byte');
     const picture = this.chain.print({ moment: wide, light, overlay, margin, autoStops }, target);
     passed?.({ kind: 'finish' });
@@ -154,12 +161,12 @@ export class Renderer {
   }
 
   /** Draws the light of a view, before its finish. */
-  private light(moment: Moment, source: PictureSource, name: string, watched: Watched | null): Lit {
+  private light(moment: Moment, source: PictureSource, keepsSums: boolean, watched: Watched | null): Lit {
     const { gl } = this;
     const { widthPx: width, heightPx: height } = moment.view;
     const surface = this.surfaces.of(width, height);
     const { light, lights: layerLights } = surface;
-    layerLights.keepsSums = LASTING.has(name);
+    layerLights.keepsSums = keepsSums;
     this.planner.begin(moment);
     const passed = watched ? this.frameWatch.clock(moment, light, watched) : null;
     gl.disable(gl.SCISSOR_TEST);
@@ -198,7 +205,7 @@ export class Renderer {
   private meter(moment: Moment, source: PictureSource): WebGLTexture | null {
     if (moment.unlit || moment.finish.exposure.autoShare === 0) return null;
     const gate = { ...moment, view: meteringView(moment.gate) };
-    return this.chain.meter(gate, this.light(gate, source, 'metered', null).light);
+    return this.chain.meter(gate, this.light(gate, source, false, null).light);
   }
 
   private frameOf({ view, gate, pixelArt }: Moment): FinishFrame {

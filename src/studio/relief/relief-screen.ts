@@ -97,7 +97,7 @@ export class ReliefScreen {
     const key = textureKey(artworkId, name, side.view);
     const { view: drawnView, offsetX, offsetY, enlarge } = drawnFor(place, size, artwork.pixelArt);
     const moment = handMoment(handScene(key, artwork, lamp, lightSpace), side.view, drawnView);
-    const picture = renderer.render(moment, () => pixels, name);
+    const picture = renderer.render(moment, () => pixels, { name });
     const drawn = { picture, offsetX, offsetY, enlarge };
     this.sides.set(name, { of, drawn });
     return { drawn, left, right };

@@ -2,7 +2,7 @@
 import { fixtureIdOf } from '@/core/moment/part-names';
 import type { Moment } from '@/core/moment/moment';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
-import type { DrawnPass } from '@/gpu/frame-watch';
+import type { DrawnPass, PassWatch } from '@/gpu/frame-watch';
 import type { Renderer } from '@/gpu/renderer';
 import type { DrawnFrame, FramePass } from '../store/open-view';
 import type { Studio } from '../store/studio';
@@ -13,10 +13,14 @@ export function framePasses(studio: Studio, renderer: Renderer, moment: Moment):
   const words = wordsFor(studio.shown(), moment);
   const passes: FramePass[] = [];
   // Once without looking, so that no shader is compiled and no picture brought while the clock runs.
-  renderer.wait(renderer.render(moment, studio.pictures.source, 'passes'));
-  const finished = renderer.render(moment, studio.pictures.source, 'passes', (pass, ms, show) => {
+  renderer.wait(renderer.render(moment, studio.pictures.source, { name: 'passes', isDrawnOnce: true }));
+  const watch: PassWatch = (pass, ms, show) => {
     const { widthPx: width, heightPx: height } = view;
     passes.push({ words: words(pass), ms, picture: { width, height, data: renderer.read(show()) } });
+  };
+  const finished = renderer.render(moment, studio.pictures.source, {
+    ...{ name: 'passes', isDrawnOnce: true },
+    watch,
   });
   renderer.wait(finished);
   return { passes, memory: renderer.memory };

@@ -56,7 +56,7 @@ export class GatePictures {
       all,
       view,
     );
-    return renderer.render(moment, pictures.source, 'small gate');
+    return renderer.render(moment, pictures.source, { name: 'small gate', isDrawnOnce: true });
   }
 }
 

@@ -56,7 +56,7 @@ export class MiniView {
       heightPx: Math.max(1, Math.round((bottom - top) * scale)),
       outputPerScenePx: scale,
     };
-    const target = renderer.render({ ...moment, view }, pictures.source, 'mini');
+    const target = renderer.render({ ...moment, view }, pictures.source, { name: 'mini', isDrawnOnce: true });
     const canvas = new OffscreenCanvas(view.widthPx, view.heightPx);
     const pixels = new Uint8ClampedArray(renderer.read(target));
     canvas.getContext('2d')!.putImageData(new ImageData(pixels, view.widthPx, view.heightPx), 0, 0);

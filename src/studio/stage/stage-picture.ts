@@ -129,7 +129,7 @@ export class StagePicture {
     const { clockHours, seconds } = studio.live.getState();
     const { source, tables } = studio.pictures;
     const moment = momentAt(scene, clockHours, seconds, NOTHING_PASSING, cut, tables.source);
-    const picture = renderer.render(moment, source, 'thumbnail');
+    const picture = renderer.render(moment, source, { name: 'thumbnail', isDrawnOnce: true });
     return { width, height, data: renderer.read(picture) };
   }
 
@@ -147,7 +147,7 @@ export class StagePicture {
     const { offsetX, offsetY, enlarge } = drawn;
     const show = (side: keyof Wipe, view: WipeView, [left, right]: readonly [number, number]) => {
       const moment = this.moment(side, view);
-      const picture = renderer.render(moment, studio.pictures.source, side);
+      const picture = renderer.render(moment, studio.pictures.source, { name: side });
       const seen = view.view === 'eyes' ? COLOUR_VISIONS[view.eyes] : null;
       return { moment, part: { picture, offsetX, offsetY, enlarge, left, right, seen } };
     };
