@@ -2,7 +2,16 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { newLight } from '../src/core/scene/records/light';
-import { expectColours, keptDocument, openDocument, onStage, setNumber, shownColour, stage } from './helpers';
+import {
+  dropFiles,
+  expectColours,
+  keptDocument,
+  openDocument,
+  onStage,
+  setNumber,
+  shownColour,
+  stage,
+} from './helpers';
 import { bright, lampScene, wall } from './scenes';
 
 const AT_FINISH = '?bench=finish&hour=12.00&at=0.00';
@@ -26,6 +35,13 @@ function redLamp() {
   };
   return scene;
 }
+
+/** The column of a pass, brought into view if the page has no room for every column. */
+const columnOf = async (page: Page, name: string) => {
+  const heading = page.getByRole('navigation', { name: 'More columns' }).getByRole('button', { name });
+  if (await heading.isVisible()) await heading.click();
+  return page.getByRole('region', { name });
+};
 
 test('a look is tried by hover, taken by a press, wiped against none, and undone', async ({ page }) => {
   const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
@@ -102,11 +118,7 @@ test('a pass is switched on, set, switched off and back as it was; a dial parts 
   await bloom.getByRole('switch', { name: 'Bloom' }).click();
   await expect(bloom.getByLabel('Level, number')).toHaveValue('1.5');
   await bloom.getByRole('switch', { name: 'Bloom' }).click();
-  const grade = page.getByRole('region', { name: 'Grade' });
-  const heading = page
-    .getByRole('navigation', { name: 'More columns' })
-    .getByRole('button', { name: 'Grade' });
-  if (await heading.isVisible()) await heading.click();
+  const grade = await columnOf(page, 'Grade');
   const slope = grade.getByRole('button', { name: 'Slope: colour' });
   const box = (await slope.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -160,11 +172,7 @@ test('the hours are a sheet that is gone to', async ({ page }) => {
 
 test('a lookup table is brought in, mixed in, leaves as a cube, and is deleted', async ({ page }) => {
   const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
-  const column = page.getByRole('region', { name: 'Table' });
-  const heading = page
-    .getByRole('navigation', { name: 'More columns' })
-    .getByRole('button', { name: 'Table' });
-  if (await heading.isVisible()) await heading.click();
+  const column = await columnOf(page, 'Table');
   const before = await colourAt(page, 270, 135);
   expect(before[0]).toBeGreaterThan(before[2] + 60);
   const bring = (name: string, text: string) =>
@@ -211,7 +219,91 @@ test('a lookup table is brought in, mixed in, leaves as a cube, and is deleted',
   await expect
     .poll(async () => Math.max(...(await colourAt(page, 270, 135)).map((v, c) => Math.abs(v - half[c]))))
     .toBeLessThanOrEqual(1);
-  if (await heading.isVisible()) await heading.click();
+  await columnOf(page, 'Table');
   await column.getByRole('button', { name: 'Delete' }).click();
+  await expect.poll(() => colourAt(page, 270, 135)).toEqual(before);
+});
+
+test('looks and tables are taken from the shelf, while the stage is lit', async ({ page }) => {
+  const { sceneId } = await openDocument(page, redLamp(), {});
+  const colour = () => colourAt(page, 270, 135);
+  const before = await colour();
+  await page.getByRole('button', { name: 'Open the shelf' }).click();
+  const shelf = page.getByLabel('Shelf');
+  await shelf.getByRole('button', { name: 'Looks' }).click();
+  const look = shelf.getByRole('button', { name: 'Cyanotype', exact: true });
+  await expect(look.getByRole('img')).toBeVisible();
+  await look.hover();
+  await expect.poll(colour).not.toEqual(before);
+  await page.mouse.move(600, 200);
+  await expect.poll(colour).toEqual(before);
+  await look.click();
+  await page.mouse.move(600, 200);
+  await expect.poll(async () => (await colour())[2]).toBeGreaterThan(before[2]);
+  const { settings, looks } = await keptDocument(page, sceneId);
+  expect(looks[settings.scene.lookId!].name).toBe('Cyanotype');
+  await shelf.getByRole('button', { name: 'Delete the chosen one' }).click();
+  await expect.poll(colour).toEqual(before);
+
+  await shelf.getByRole('button', { name: 'Tables' }).click();
+  await expect(shelf).toContainText('No lookup tables yet');
+  const darkened = { name: 'dark.cube', mimeType: 'text/plain' };
+  await shelf
+    .getByLabel('Bring in tables')
+    .setInputFiles({ ...darkened, buffer: Buffer.from('LUT_1D_SIZE 2\n0 0 0\n0.5 0.5 0.5\n') });
+  const table = shelf.getByRole('button', { name: 'dark', exact: true });
+  await expect(table.getByRole('img')).toBeVisible();
+  expect(await colour()).toEqual(before);
+  await table.dragTo(stage(page), { targetPosition: { x: 600, y: 100 } });
+  await expect.poll(async () => Math.abs((await colour())[0] - before[0] / 2)).toBeLessThanOrEqual(1);
+  await table.click();
+  await expect.poll(colour).toEqual(before);
+});
+
+test("a table that is dropped is the project's; one that cannot be had is said, and changes nothing", async ({
+  page,
+}) => {
+  const { sceneId } = await openDocument(page, redLamp(), {}, AT_FINISH);
+  const column = await columnOf(page, 'Table');
+  const before = await colourAt(page, 270, 135);
+  // There is none to be switched on yet.
+  await column.getByRole('switch', { name: 'Table' }).click();
+  await expect(page.getByText('Table: there is nothing to switch on yet.')).toBeVisible();
+
+  const dark = Buffer.from('LUT_1D_SIZE 2\n0 0 0\n0.5 0.5 0.5\n');
+  await dropFiles(
+    page,
+    stage(page),
+    [
+      { name: 'dark.cube', bytes: dark },
+      { name: 'empty.cube', bytes: Buffer.from('# nothing\n') },
+    ],
+    { x: 400, y: 200 },
+  );
+  await expect(
+    page.getByText(/Attached: dark\.cube as a lookup table\..*empty\.cube, line 2: the file ends/),
+  ).toBeVisible();
+  expect(await colourAt(page, 270, 135)).toEqual(before);
+  await column.getByRole('switch', { name: 'Table' }).click();
+  const darker = await colourAt(page, 270, 135);
+  expect(darker[0]).toBeLessThan(before[0] - 40);
+
+  // Without the server nothing is brought in, and what is there stands.
+  await page.route('**/api/blobs', (route) => route.abort());
+  await column.getByLabel('Bring in a table').setInputFiles({
+    name: 'other.cube',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('LUT_1D_SIZE 2\n1 1 1\n0 0 0\n'),
+  });
+  await expect(page.getByText('Not taken: The server does not answer.')).toBeVisible();
+  expect(Object.keys((await keptDocument(page, sceneId)).tables)).toHaveLength(1);
+  expect(await colourAt(page, 270, 135)).toEqual(darker);
+  await page.unroute('**/api/blobs');
+
+  // A file that is gone from the server is named in the column, and colours are as without it.
+  await page.route('**/api/blobs/*', (route) => route.fulfill({ status: 404, body: '{}' }));
+  await page.reload();
+  await columnOf(page, 'Table');
+  await expect(column.getByText('A file could not be loaded from the server.')).toBeVisible();
   await expect.poll(() => colourAt(page, 270, 135)).toEqual(before);
 });

@@ -81,6 +81,8 @@ const STATES: readonly (readonly [name: string, bench: string, ...acts: Act[]])[
   ['the scatter tool', 'Stage', press('q', 's')],
   ['the shelf', 'Stage', press('q'), click('Open the shelf')],
   ['luminaires on the shelf', 'Stage', click('Luminaires')],
+  ['looks on the shelf', 'Stage', click('Looks')],
+  ['tables on the shelf', 'Stage', click('Tables')],
   ['the keys', 'Stage', click('Close the shelf'), press('?')],
   ['time', 'Time', press('Escape')],
   ['a cue', 'Time', click('08:00')],

@@ -1,4 +1,4 @@
-import { metered, meterGround, type Metered } from '@/core/checks/meter/meter';
+import { metered, meterGround, type WholeReading } from '@/core/checks/meter/meter';
 import { InputFault } from '@/core/faults';
 import { bundlePictures, bundleTables } from '@/core/handoff/bundle';
 import { gateView } from '@/core/moment/moment-at';
@@ -36,8 +36,8 @@ function checkPlace(option: string, value: number, size: number): void {
     throw new InputFault(`${option} is a pixel of the gate, 0 to ${size - 1}; got ${value}.`);
 }
 
-function asText({ account, surface, gives, dark, finish }: Metered): string {
-  const { pixel, later } = finish!;
+function asText({ account, surface, gives, dark, finish }: WholeReading): string {
+  const { pixel, later } = finish;
   const values = (rgb: readonly number[]) => rgb.map((v) => v.toFixed(4).padStart(8)).join(' ');
   return [
     `${surface.words} at ${account.x}, ${account.y}: ${pixel.join(' ')}`,
@@ -52,8 +52,8 @@ function asText({ account, surface, gives, dark, finish }: Metered): string {
   ].join('\n');
 }
 
-function asJson({ account, surface, gives, dark, finish }: Metered): object {
-  const { pixel, later } = finish!;
+function asJson({ account, surface, gives, dark, finish }: WholeReading): object {
+  const { pixel, later } = finish;
   const named = (record: { collection: string; id: string } | null) =>
     record && `${record.collection}/${record.id}`;
   return {

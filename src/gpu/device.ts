@@ -51,6 +51,8 @@ export function openContext(canvas: HTMLCanvasElement | OffscreenCanvas): WebGL2
   return gl;
 }
 
+export type TargetKind = 'float' | 'half' | 'byte' | 'smooth';
+
 export class Device {
   /** Bytes of all textures that are alive, and how many there are. */
   bytes = 0;
@@ -58,6 +60,8 @@ export class Device {
     return this.textureBytes.size;
   }
   readonly floats: FloatFormat;
+  /** Whether floats of 32 bit can be read between pixels. */
+  private readonly filtersFloats: boolean;
   /** The longest side of a texture that the card takes, px. */
   private readonly longestSide: number;
   /** Let go of, but still to be drawn from in the picture that is being made. */
@@ -78,6 +82,7 @@ export class Device {
     gl.disable(gl.DITHER);
     this.longestSide = gl.getParameter(gl.MAX_TEXTURE_SIZE) as number;
     this.floats = chooseFloats(gl);
+    this.filtersFloats = gl.getExtension('OES_texture_float_linear') !== null;
     this.emptyVertexArray = gl.createVertexArray()!;
   }
 
@@ -154,18 +159,25 @@ export class Device {
     this.gl.deleteTexture(texture);
   }
 
-  /** A target of `count` textures: floats of the chosen kind, half floats, or bytes. */
-  target(width: number, height: number, kind: 'float' | 'half' | 'byte', count = 1): Target {
+  /**
+   * A target of `count` textures: floats of the chosen kind, half floats, bytes, or `smooth`: floats that are read between
+   * pixels, which cards without filtered 32 bit floats have as half floats.
+   */
+  target(width: number, height: number, kind: TargetKind, count = 1): Target {
     const { gl, floats } = this;
     const formats = {
       float: [floats.internal, floats.type, floats.bytesPerPixel],
       half: [gl.RGBA16F, gl.HALF_FLOAT, 8],
+      smooth: this.filtersFloats
+        ? [floats.internal, floats.type, floats.bytesPerPixel]
+        : [gl.RGBA16F, gl.HALF_FLOAT, 8],
       byte: [gl.RGBA8, gl.UNSIGNED_BYTE, 4],
     } as const;
     const [internal, type, bytesPerPixel] = formats[kind];
     const textures = Array.from({ length: count }, () =>
       this.texture(width, height, internal, gl.RGBA, type, null, bytesPerPixel),
     );
+    if (kind === 'smooth') textures.forEach((texture) => this.readBetween(texture));
     const framebuffer = this.framebufferOf(textures);
     if (gl.checkFramebufferStatus(gl.FRAMEBUFFER) !== gl.FRAMEBUFFER_COMPLETE) {
       throw new GpuFault(`A ${width} x ${height} ${kind} target cannot be drawn into.`);
@@ -173,6 +185,13 @@ export class Device {
     const target = { framebuffer, textures, width, height, bytes: width * height * count * bytesPerPixel };
     this.targets.add(target);
     return target;
+  }
+
+  private readBetween(texture: WebGLTexture): void {
+    const { gl } = this;
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.LINEAR);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.LINEAR);
   }
 
   /** A target that draws into the first textures of another one, which owns them. */

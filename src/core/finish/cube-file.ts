@@ -70,8 +70,6 @@ const KEYWORDS: Readonly<Record<string, KeywordReader>> = {
  * @throws InputFault that names the file and the line
  */
 export function readCube(text: string, key: string, file: string): CubeFile {
-  if (text.length > LIMITS.tableBytes)
-    throw new InputFault(`${file}: a table of up to ${LIMITS.tableBytes / 1024 / 1024} MB is read.`);
   const reading: Reading = { title: '', dimensions: null, size: 0, low: [0, 0, 0], high: [1, 1, 1] };
   let values: Float32Array | null = null;
   let count = 0;

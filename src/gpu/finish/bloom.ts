@@ -4,10 +4,13 @@ import type { FinishFrame } from '@/core/finish/frame';
 import type { Device, ProgramRecord, Target } from '../device';
 import { BOX_VERTEX } from '../shaders/box';
 import { HEADER } from '../shaders/common';
-import { lookingCode, lookingName, type LookedAt, type Looking } from './looking';
+import { lookingCode, lookingName, type LookedAt, type Looking, type Uniforms } from './looking';
 import { NamedTargets, whole } from './targets';
 
-/** A level, and where its cells are counted from. */
+/** Cells around a level that stay dark: what is read beyond its grid is nothing. */
+const GUARD = 1;
+
+/** A level, and where its cells are counted from; in its target the guard stands around them. */
 interface Level {
   grid: GlowGrid;
   target: Target;
@@ -15,7 +18,7 @@ interface Level {
 
 /** The mean of what glows of the pixels in a cell, by how much of each lies in it. */
 const ANY_CELL = `
-  vec2 from = floor(gl_FragCoord.xy) * u_cell + u_firstCell;
+  vec2 from = (floor(gl_FragCoord.xy) - float(${GUARD})) * u_cell + u_firstCell;
   vec2 to = from + u_cell;
   ivec2 first = max(ivec2(0), ivec2(floor(from)));
   ivec2 end = min(textureSize(u_picture, 0), ivec2(ceil(to)));
@@ -30,7 +33,7 @@ const ANY_CELL = `
 
 /** The same where cells hold whole pixels. @param side px */
 const wholeCell = (side: number) => `
-  ivec2 from = ivec2(gl_FragCoord.xy) * ${side} + ivec2(u_firstCell);
+  ivec2 from = (ivec2(gl_FragCoord.xy) - ${GUARD}) * ${side} + ivec2(u_firstCell);
   ivec2 size = textureSize(u_picture, 0);
   for (int y = 0; y < ${side}; y++)
     for (int x = 0; x < ${side}; x++) {
@@ -49,13 +52,12 @@ uniform vec2 u_firstCell;
 uniform float u_cell;
 uniform float u_threshold;
 uniform float u_knee;
+uniform float u_perKnee;
 out vec4 glow;
 float glowShare(float m) {
-  float k = min(u_knee, u_threshold);
   float over = m - u_threshold;
-  float s = clamp(over + k, 0.0, 2.0 * k);
-  float soft = k == 0.0 ? 0.0 : s * s / (4.0 * k);
-  return max(max(soft, over), 0.0) / max(m, 1e-4);
+  float s = clamp(over + u_knee, 0.0, 2.0 * u_knee);
+  return max(max(s * s * u_perKnee, over), 0.0) / max(m, 1e-4);
 }
 void main() {
   vec3 sum = vec3(0.0);${side === null ? ANY_CELL : wholeCell(side)}
@@ -71,68 +73,53 @@ function wholeSide(cell: number, firstX: number, firstY: number): number | null 
   return [cell, firstX, firstY].every(Number.isInteger) && cell <= WIDEST_WHOLE_CELL ? cell : null;
 }
 
+/** Weights of 1 3 3 1 along each axis: four readings between cells. */
 const HALVE: ProgramRecord = {
   name: 'halve glow',
   vertex: BOX_VERTEX,
   fragment: `${HEADER}
 uniform sampler2D u_fine;
 uniform vec2 u_firstFine;
+uniform vec2 u_perFine;
 out vec4 glow;
-const float WEIGHTS[4] = float[4](0.125, 0.375, 0.375, 0.125);
 void main() {
-  ivec2 from = 2 * ivec2(gl_FragCoord.xy) + ivec2(u_firstFine);
-  ivec2 size = textureSize(u_fine, 0);
-  vec3 sum = vec3(0.0);
-  for (int v = 0; v < 4; v++)
-    for (int u = 0; u < 4; u++) {
-      ivec2 p = from + ivec2(u, v);
-      ivec2 inside = clamp(p, ivec2(0), size - 1);
-      sum += (WEIGHTS[u] * WEIGHTS[v] * float(p == inside)) * texelFetch(u_fine, inside, 0).rgb;
-    }
-  glow = vec4(sum, 1.0);
+  vec2 from = 2.0 * floor(gl_FragCoord.xy) + u_firstFine;
+  vec4 at = vec4(from + 1.25, from + 2.75) * u_perFine.xyxy;
+  glow = vec4(0.25 * (
+    texture(u_fine, at.xy).rgb + texture(u_fine, at.zy).rgb +
+    texture(u_fine, at.xw).rgb + texture(u_fine, at.zw).rgb), 1.0);
 }`,
 };
-
-const CHECKED = `
-vec3 cellAt(sampler2D cells, ivec2 p) {
-  ivec2 inside = clamp(p, ivec2(0), textureSize(cells, 0) - 1);
-  return texelFetch(cells, inside, 0).rgb * float(p == inside);
-}`;
-const UNCHECKED = 'vec3 cellAt(sampler2D cells, ivec2 p) { return texelFetch(cells, p, 0).rgb; }';
-
-/**
- * `cellsBetween`: linear between the middles of cells; nothing glows beyond the grid.
- * @param isWithin whether no cell beyond the grid is asked for: the margin of a picture sees to that
- */
-export const cellsBetween = (isWithin: boolean) => `${isWithin ? UNCHECKED : CHECKED}
-vec3 cellsBetween(sampler2D cells, vec2 p) {
-  ivec2 corner = ivec2(floor(p));
-  vec2 f = p - floor(p);
-  return mix(
-    mix(cellAt(cells, corner), cellAt(cells, corner + ivec2(1, 0)), f.x),
-    mix(cellAt(cells, corner + ivec2(0, 1)), cellAt(cells, corner + ivec2(1, 1)), f.x), f.y);
-}`;
 
 const MIX: ProgramRecord = {
   name: 'mix glows',
   vertex: BOX_VERTEX,
-  fragment: `${HEADER}${cellsBetween(false)}
+  fragment: `${HEADER}
 uniform sampler2D u_narrow;
 uniform sampler2D u_wide;
 uniform vec2 u_firstWide;
+uniform vec2 u_perWide;
 uniform float u_spread;
 out vec4 glow;
 void main() {
   vec3 narrow = texelFetch(u_narrow, ivec2(gl_FragCoord.xy), 0).rgb;
-  glow = vec4(mix(narrow, cellsBetween(u_wide, gl_FragCoord.xy / 2.0 + u_firstWide), u_spread), 1.0);
+  vec3 wide = texture(u_wide, (gl_FragCoord.xy / 2.0 + u_firstWide) * u_perWide).rgb;
+  glow = vec4(mix(narrow, wide, u_spread), 1.0);
 }`,
 };
 
 /** What the last pass needs to read a glow at its pixels. */
 export interface Glow {
   texture: WebGLTexture;
-  uniforms: Record<string, number | readonly number[]>;
+  uniforms: Uniforms;
 }
+
+/** A target without its guard. */
+function within(target: Target) {
+  return { ...whole(target), u_box: [GUARD, GUARD, target.width - GUARD, target.height - GUARD] };
+}
+
+const perSide = ({ width, height }: Target) => [1 / width, 1 / height];
 
 export class BloomChain {
   private readonly targets: NamedTargets;
@@ -148,11 +135,12 @@ export class BloomChain {
     const levels: Level[] = [];
     for (let n = first; n <= last; n++) {
       const grid = glowGrid(view, n);
-      levels.push({ grid, target: this.targets.get(`halved ${n}`, grid.width, grid.height) });
+      levels.push({ grid, target: this.target(`halved ${n}`, grid) });
     }
     const [narrowest] = levels;
     const { cellPx, left, top } = narrowest.grid;
     const perPx = view.outputPerScenePx;
+    const knee = Math.min(numbers.knee, numbers.threshold);
     const cell = cellPx * perPx;
     const firstX = (left * cellPx - view.x) * perPx;
     const firstY = (top * cellPx - view.y) * perPx;
@@ -164,7 +152,8 @@ export class BloomChain {
         u_firstCell: [firstX, firstY],
         u_cell: cell,
         u_threshold: numbers.threshold,
-        u_knee: numbers.knee,
+        u_knee: knee,
+        u_perKnee: knee === 0 ? 0 : 1 / (4 * knee),
       },
       read.textures,
     );
@@ -175,7 +164,8 @@ export class BloomChain {
       uniforms: {
         u_glowTint: numbers.tint.map((v) => v * numbers.level),
         u_glowPerPx: 1 / (perPx * cellPx),
-        u_glowFirst: [view.x / cellPx - left - 0.5, view.y / cellPx - top - 0.5],
+        u_glowFirst: [view.x / cellPx - left + GUARD, view.y / cellPx - top + GUARD],
+        u_perGlow: perSide(glow.target),
       },
     };
   }
@@ -184,19 +174,30 @@ export class BloomChain {
     this.fill(
       wide.target,
       HALVE,
-      { u_firstFine: [2 * wide.grid.left - fine.grid.left - 1, 2 * wide.grid.top - fine.grid.top - 1] },
+      {
+        // The first of four cells along each axis, of the cell that stands first in the target.
+        u_firstFine: [
+          2 * (wide.grid.left - GUARD) - fine.grid.left - 1 + GUARD,
+          2 * (wide.grid.top - GUARD) - fine.grid.top - 1 + GUARD,
+        ],
+        u_perFine: perSide(fine.target),
+      },
       { u_fine: fine.target.textures[0] },
     );
   }
 
   private mix(narrow: Level, wide: Level, n: number, spread: number): Level {
     const { grid } = narrow;
-    const target = this.targets.get(`mixed ${n}`, grid.width, grid.height);
+    const target = this.target(`mixed ${n}`, grid);
     this.fill(
       target,
       MIX,
       {
-        u_firstWide: [grid.left / 2 - wide.grid.left - 0.5, grid.top / 2 - wide.grid.top - 0.5],
+        u_firstWide: [
+          (grid.left - GUARD) / 2 - wide.grid.left + GUARD,
+          (grid.top - GUARD) / 2 - wide.grid.top + GUARD,
+        ],
+        u_perWide: perSide(wide.target),
         u_spread: spread,
       },
       { u_narrow: narrow.target.textures[0], u_wide: wide.target.textures[0] },
@@ -204,16 +205,21 @@ export class BloomChain {
     return { grid, target };
   }
 
+  private target(name: string, { width, height }: GlowGrid): Target {
+    return this.targets.get(name, width + 2 * GUARD, height + 2 * GUARD, 'smooth');
+  }
+
+  /** Draws the cells of a level. */
   private fill(
     target: Target,
     program: ProgramRecord,
-    uniforms: Record<string, number | readonly number[]>,
+    uniforms: Uniforms,
     textures: Record<string, WebGLTexture>,
   ): void {
     const { device } = this;
     device.bind(target);
     device.blend('none');
-    device.program(program).use({ ...whole(target), ...uniforms }, textures);
+    device.program(program).use({ ...within(target), ...uniforms }, textures);
     device.drawBox();
   }
 }

@@ -7,7 +7,7 @@ import type { Device, Target } from '../device';
 import { WashTable, type DrawnWashes } from '../wash-table';
 import { AutoExposure } from './auto-exposure';
 import { BloomChain, type Glow } from './bloom';
-import { fringeValues, lookedProgram, type LookedAt, type Looking } from './looking';
+import { fringeValues, lookedProgram, type LookedAt, type Looking, type Uniforms } from './looking';
 import { developProgram, printProgram, TRANSFER_STEPS, transferTable } from './print';
 import { TableTextures } from './tables';
 import { NamedTargets, whole } from './targets';
@@ -24,8 +24,6 @@ export interface Negative {
   /** Automatic doublings; null where there are none. */
   autoStops: WebGLTexture | null;
 }
-
-type Uniforms = Record<string, number | readonly number[]>;
 
 export class FinishChain {
   private readonly washes: WashTable;

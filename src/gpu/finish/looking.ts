@@ -5,7 +5,7 @@
 import type { PassCode } from '@/core/finish/all-passes.glsl';
 import type { FringeNumbers } from '@/core/finish/fringe';
 import { gateMiddle, type FinishFrame } from '@/core/finish/frame';
-import type { ProgramRecord } from '../device';
+import type { ProgramRecord, UniformValue } from '../device';
 import { BOX_VERTEX } from '../shaders/box';
 import { HEADER } from '../shaders/common';
 
@@ -18,7 +18,7 @@ export interface Looking {
   fringe: FringeReading | null;
 }
 
-type Uniforms = Record<string, number | readonly number[]>;
+export type Uniforms = Record<string, UniformValue>;
 
 /** A picture with how it is read. */
 export interface LookedAt {
@@ -40,18 +40,22 @@ const FRINGED: Readonly<Record<FringeReading, string>> = {
   return vec3(between(own + by).r, lightAt(p).g, between(own - by).b);`,
 };
 
-/** `seenAt`: linear light of a pixel of \`u_picture\`, which has linear light. */
+/**
+ * `seenAt`: linear light of a pixel of \`u_picture\`, which has linear light. What comes before the fringe multiplies all light
+ * alike, so that it is all one whether that is done before the reading or once after it.
+ */
 export function lookingCode({ first, fringe }: Looking): string {
   const place = fringe ? 'clamp(p, ivec2(0), textureSize(u_picture, 0) - 1)' : 'p';
   return `
 uniform sampler2D u_picture;
 ${first.map(({ uniforms }) => uniforms).join('\n')}
-vec3 lightAt(ivec2 p) {
-  vec3 c = max(vec3(0.0), texelFetch(u_picture, ${place}, 0).rgb);
+vec3 lightAt(ivec2 p) { return max(vec3(0.0), texelFetch(u_picture, ${place}, 0).rgb); }
+${fringe ? fringeCode(fringe) : 'vec3 readAt(ivec2 p) { return lightAt(p); }'}
+vec3 seenAt(ivec2 p) {
+  vec3 c = readAt(p);
   ${first.map(({ glsl }) => glsl).join('\n  ')}
   return c;
-}
-${fringe ? fringeCode(fringe) : 'vec3 seenAt(ivec2 p) { return lightAt(p); }'}`;
+}`;
 }
 
 const fringeCode = (reading: FringeReading) => `
@@ -66,7 +70,7 @@ vec3 between(vec2 p) {
     mix(lightAt(corner + ivec2(0, 1)), lightAt(corner + ivec2(1, 1)), f.x), f.y);
 }
 float wholePx(float v) { return v < 0.0 ? -floor(0.5 - v) : floor(v + 0.5); }
-vec3 seenAt(ivec2 p) {
+vec3 readAt(ivec2 p) {
   vec2 own = vec2(p);
   vec2 d = (own + 0.5) / u_fringePerPx + u_fringeMiddle;
   vec2 shift = d * (u_shiftBy * length(d));

@@ -11,7 +11,6 @@ import type { ProgramRecord } from '../device';
 import { BOX_VERTEX } from '../shaders/box';
 import { HEADER } from '../shaders/common';
 import { toLightSpace, type WashReading } from '../shaders/washes';
-import { cellsBetween } from './bloom';
 import { lookingCode, lookingName, type Looking } from './looking';
 
 /** How washes are read, and how many; null where there is none. */
@@ -104,7 +103,7 @@ ${looking ? lookingCode(looking) : 'uniform sampler2D u_picture;'}
 uniform vec2 u_margin;
 ${hasOverlay ? 'uniform sampler2D u_overlay;' : ''}
 ${isDithered ? 'uniform sampler2D u_bayer;' : ''}
-${hasGlow ? `uniform sampler2D u_glow;\nuniform vec3 u_glowTint;\nuniform float u_glowPerPx;\nuniform vec2 u_glowFirst;${cellsBetween(true)}` : ''}
+${hasGlow ? `uniform sampler2D u_glow;\nuniform vec3 u_glowTint;\nuniform float u_glowPerPx;\nuniform vec2 u_glowFirst;\nuniform vec2 u_perGlow;` : ''}
 ${passUniforms([...onLight, ...onPrint])}
 out vec4 colour;
 ${washPart({ ...variant, washes: wash })}
@@ -125,7 +124,7 @@ void main() {
   vec3 c = ${looking ? 'seenAt(at)' : 'texelFetch(u_picture, at, 0).rgb'};
   ${wash ? 'c = underWashes(c, wide);' : ''}
   ${isPlain || looking ? '' : `c = max(vec3(0.0), ${isLinear ? 'c' : 'decode3(max(vec3(0.0), c))'});`}
-  ${hasGlow ? 'c += u_glowTint * cellsBetween(u_glow, wide * u_glowPerPx + u_glowFirst);' : ''}
+  ${hasGlow ? 'c += u_glowTint * texture(u_glow, (wide * u_glowPerPx + u_glowFirst) * u_perGlow).rgb;' : ''}
   ${passLines(onLight)}
   c = clamp(c, 0.0, 1.0);
   ${isEncoded ? 'vec3 root = sqrt(c);\n  c = vec3(shown(root.r), shown(root.g), shown(root.b));' : ''}

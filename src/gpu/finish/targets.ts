@@ -1,12 +1,12 @@
-/** Float targets by name: one of another size than before is made anew. */
-import type { Device, Target } from '../device';
+/** Targets by name: one of another size than before is made anew. */
+import type { Device, Target, TargetKind } from '../device';
 
 export class NamedTargets {
   private readonly targets = new Map<string, Target>();
 
   constructor(private readonly device: Device) {}
 
-  get(name: string, width: number, height: number, kind: 'float' | 'byte' = 'float'): Target {
+  get(name: string, width: number, height: number, kind: TargetKind = 'float'): Target {
     const last = this.targets.get(name);
     if (last && last.width === width && last.height === height) return last;
     if (last) this.device.dropTarget(last);

@@ -13,7 +13,8 @@ import { openContext, Programs, type FloatFormat } from '../device';
 import { halfFloats } from '../float-format';
 import { Renderer, type Budgets } from '../renderer';
 import { PICTURES } from './parity-parts';
-import { firstState, randomSteps, stepped, type SequenceState, type Step } from './sequence';
+import { firstState, randomSteps, stepped, type Step } from './sequence';
+import type { SequenceState } from './sequence-edits';
 
 /** Small enough that these runs go over them again and again. */
 const BUDGETS: Budgets = { maskBytes: 60_000, pictureBytes: 900_000, sumBytes: 400_000 };

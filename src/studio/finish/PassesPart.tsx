@@ -88,8 +88,8 @@ function PassColumn({ pass, wide, children }: { pass: PassName; wide?: 'very'; c
   const turn = (isNowOn: boolean) => {
     const settings = settingsOf(studio.scene);
     const fields = switched(pass, isNowOn, last.current, studio.scene);
-    if (fields.tableId === null && isNowOn) {
-      studio.mention('The project has no lookup table yet: bring one in.');
+    if (isNowOn && !isOn(pass, { ...settings, ...fields })) {
+      studio.mention(`${word}: there is nothing to switch on yet.`);
       return;
     }
     if (!isNowOn)

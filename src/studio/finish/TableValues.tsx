@@ -1,6 +1,5 @@
 'use client';
 /** The lookup table that colours go through: chosen, brought in, named, and the whole of the colours written as one. */
-import { wordsOf } from '@/core/faults';
 import { inOrder } from '@/core/scene/document';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
 import { FileKey } from '../controls/FileKey';
@@ -8,8 +7,7 @@ import { NameField } from '../controls/NameField';
 import { Choice, Key, Row } from '../controls/small';
 import { usePictureTick, useScene, useStudio } from '../context';
 import { useField } from '../desk/use-fields';
-import { deleteEdits } from '../store/delete-edits';
-import { bringTable, TABLE_FILES, writeLookTable } from '../store/look-tables';
+import { deleteTable, TABLE_FILES, tryTable, writeLookTable } from '../store/look-tables';
 import { ItemField } from '../time/ItemField';
 
 const IDS = [SETTINGS_ID];
@@ -19,8 +17,6 @@ export function TableValues() {
   const field = useField('settings', IDS, 'tableId', 'Table');
   const tables = useScene(({ scene }) => scene.tables);
   const chosen = field.value === null || field.value === undefined ? null : tables[field.value];
-  const bring = ([file]: File[]) =>
-    bringTable(studio, file, true).catch((thrown) => studio.say(`Not taken: ${wordsOf(thrown)}`));
   return (
     <>
       <Choice<string>
@@ -35,7 +31,7 @@ export function TableValues() {
           accept={TABLE_FILES}
           name="Bring in a table"
           title="A .cube file, or a PNG of n squares of n × n px"
-          onFiles={(files) => void bring(files)}
+          onFiles={([file]) => void tryTable(studio, file, true)}
         >
           Bring in…
         </FileKey>
@@ -67,16 +63,7 @@ function Chosen({ tableId, name }: { tableId: string; name: string }) {
         />
       </Row>
       <Row label="">
-        <Key
-          onClick={() =>
-            studio.scenes.transact({
-              label: 'Delete a table',
-              edits: deleteEdits(studio, [{ collection: 'tables', id: tableId }]),
-            })
-          }
-        >
-          Delete
-        </Key>
+        <Key onClick={() => deleteTable(studio, tableId)}>Delete</Key>
       </Row>
     </>
   );

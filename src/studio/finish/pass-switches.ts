@@ -10,14 +10,17 @@ import type { ColourTable } from '@/core/finish/colour-table';
 import { inOrder, type SceneDocument } from '@/core/scene/document';
 import type { SceneSettings } from '@/core/scene/records/settings';
 
+type Scene = Pick<SceneDocument, 'tables'>;
+
 /** What a pass begins with: enough to be seen, and no more. */
-const BEGINNINGS: { [P in Exclude<PassName, 'table'>]: Partial<SceneSettings> } = {
-  exposure: { exposureStops: 0.25 },
-  fringe: { fringePx: 1.5 },
-  bloom: { bloomLevel: 0.35 },
-  vignette: { vignetteLevel: 0.35 },
-  tone: { tone: 'film' },
-  grade: { saturation: 1.12 },
+const BEGINNINGS: { [P in PassName]: (scene: Scene) => Partial<SceneSettings> } = {
+  exposure: () => ({ exposureStops: 0.25 }),
+  fringe: () => ({ fringePx: 1.5 }),
+  bloom: () => ({ bloomLevel: 0.35 }),
+  vignette: () => ({ vignetteLevel: 0.35 }),
+  tone: () => ({ tone: 'film' }),
+  grade: () => ({ saturation: 1.12 }),
+  table: ({ tables }) => ({ tableId: inOrder(tables)[0]?.[0] ?? null }),
 };
 
 /** Whether a table is on does not depend on what it holds, nor on whether it has come yet. */
@@ -47,16 +50,11 @@ export function switched(
   pass: PassName,
   on: boolean,
   last: Partial<SceneSettings> | null,
-  scene: Pick<SceneDocument, 'tables'>,
+  scene: Scene,
 ): Partial<SceneSettings> {
-  if (on) return last ?? (pass === 'table' ? { tableId: firstTable(scene) } : BEGINNINGS[pass]);
+  if (on) return last ?? BEGINNINGS[pass](scene);
   const rest = NO_FINISH_SETTINGS as unknown as SceneSettings;
   return Object.fromEntries(
     fieldsOfPass(pass).map((field) => [field, rest[field]]),
   ) as Partial<SceneSettings>;
-}
-
-/** A table is switched on with the first one of the project; null where it has none. */
-function firstTable({ tables }: Pick<SceneDocument, 'tables'>): string | null {
-  return inOrder(tables)[0]?.[0] ?? null;
 }

@@ -3,16 +3,15 @@ import { drawAsBrought, offersFor } from '../store/offers';
 import { useEffect, useRef, type ComponentType, type DragEvent } from 'react';
 import type { Panel } from '../store/desk-store';
 import { useDesk, useScene, useStudio } from '../context';
-import { DRAGGED_ARTWORK, DRAGGED_LUMINAIRE, Shelf } from '../shelf/Shelf';
+import { dropFromShelf } from '../shelf/drops';
+import { Shelf } from '../shelf/Shelf';
 import { wordsOf } from '@/core/faults';
 import { LIMITS } from '@/core/limits';
 import { importPictures, tellReport } from '../store/import-pictures';
-import { bringLuminaire } from '../store/ready-luminaires';
 import { putSvg } from '../store/occluder-edits';
 import { layersAsFigure, layersAsPlanes } from '../store/place-layers';
 import type { Studio } from '../store/studio';
 import { placeBeside } from '../tools/place-beside';
-import { placeLamp, placeSprite } from '../tools/place-sprite';
 import { readColours } from '../surface/read-colours';
 import { HintLine, ReadoutLine } from '../surface/ViewLines';
 import { EyesFilters } from './Eyes';
@@ -73,13 +72,7 @@ export function Stage() {
   const drop = async (event: DragEvent) => {
     event.preventDefault();
     const place = view.current!.scenePlace(event.nativeEvent);
-    const artworkId = event.dataTransfer.getData(DRAGGED_ARTWORK);
-    if (artworkId) return placeSprite(studio, artworkId, ...place);
-    const luminaireId = event.dataTransfer.getData(DRAGGED_LUMINAIRE);
-    if (luminaireId) {
-      if (await bringLuminaire(studio, luminaireId)) placeLamp(studio, luminaireId, ...place);
-      return;
-    }
+    if (dropFromShelf(studio, event, place)) return;
     const files = [...event.dataTransfer.files];
     if (files.length > 0) await bringIn(files, place);
   };

@@ -39,6 +39,9 @@ export interface Scatter extends ScatterRule {
 }
 
 /** What lies over the stage: one at a time. */
+/** The kinds of things on the shelf. */
+export type ShelfTab = 'artworks' | 'luminaires' | 'looks' | 'tables';
+
 export const PANELS = ['shelf', 'wiring', 'steps', 'revisions'] as const;
 export type Panel = (typeof PANELS)[number];
 
@@ -84,7 +87,7 @@ export interface DeskState {
   /** What is looked for in the wiring, and what it shows. */
   wiringQuery: string;
   wiringShows: WiringShows;
-  shelfTab: 'artworks' | 'luminaires';
+  shelfTab: ShelfTab;
   /** What is looked for among the channels, the groups of them that are unfolded, and what each cost when their order was chosen. */
   channelQuery: string;
   openGroups: ReadonlySet<string>;

@@ -78,7 +78,14 @@ async function bringIn(
     ...{ artworkIds: [], replacedIds: [], layers: [], attached: [], refused: [] },
     looks: new Map(),
   };
-  const incoming = await opened(studio, files, report, isStopped);
+  const isTable = ({ name }: File) => /\.cube$/i.test(name);
+  await bringTables(studio, files.filter(isTable), report);
+  const incoming = await opened(
+    studio,
+    files.filter((file) => !isTable(file)),
+    report,
+    isStopped,
+  );
   const names = new Set([
     ...Object.values(studio.scene.artworks).map(({ name }) => name),
     ...incoming.map(({ name }) => name),
@@ -112,6 +119,18 @@ async function bringIn(
   return report;
 }
 
+/** Lookup tables that came with the pictures: the project has them then, and nothing uses them yet. */
+async function bringTables(studio: Studio, files: readonly File[], report: ImportReport): Promise<void> {
+  for (const file of files) {
+    try {
+      await bringTable(studio, file, false);
+      report.attached.push(`${file.name} as a lookup table`);
+    } catch (thrown) {
+      report.refused.push(wordsOf(thrown));
+    }
+  }
+}
+
 /** Lays what was brought in so far into the scene, as one step. */
 function keepArt(studio: Studio, edits: Edit[], { artworkIds }: ImportReport): void {
   if (edits.length === 0) return;
@@ -130,11 +149,6 @@ async function opened(
   for (const file of files) {
     if (isStopped()) break;
     try {
-      if (/\.cube$/i.test(file.name)) {
-        await bringTable(studio, file, false);
-        report.attached.push(`${file.name} as a lookup table`);
-        continue;
-      }
       if (file.size > LIMITS.pictureBytes)
         throw new Error(`The file is larger than ${LIMITS.pictureBytes / 1024 / 1024} MB.`);
       const bytes = new Uint8Array(await file.arrayBuffer());

@@ -1,5 +1,5 @@
 /** Lookup tables of colours: brought in, and looks written as one. */
-import { InputFault } from '@/core/faults';
+import { InputFault, wordsOf } from '@/core/faults';
 import { plainName } from '@/core/handoff/file-names';
 import { lookCube } from '@/core/handoff/look-cube';
 import { LIMITS } from '@/core/limits';
@@ -9,6 +9,7 @@ import { changes, create, type Edit } from '@/core/scene/edits';
 import { orderBetween } from '@/core/scene/order';
 import { newTable } from '@/core/scene/records/colour-table';
 import { SETTINGS_ID } from '@/core/scene/records/settings';
+import { deleteEdits } from './delete-edits';
 import { download } from './download';
 import { api } from './server-api';
 import { freshId, type Studio } from './studio';
@@ -40,6 +41,32 @@ export async function bringTable(studio: Studio, file: File, isTaken: boolean): 
     ...(isTaken ? changes(scene, 'settings', SETTINGS_ID, { tableId: id }) : []),
   ];
   if (edits.length > 0) studio.scenes.transact({ label: `Bring in the table “${name}”`, edits });
+}
+
+/** Brings a table in, or says why it cannot be. */
+export async function tryTable(studio: Studio, file: File, isTaken: boolean): Promise<void> {
+  try {
+    await bringTable(studio, file, isTaken);
+  } catch (thrown) {
+    studio.say(`Not taken: ${wordsOf(thrown)}`);
+  }
+}
+
+/** Colours of the scene go through a table from now on. @param tableId null for none */
+export function takeTable(studio: Studio, tableId: string | null): void {
+  const { scene } = studio;
+  if (tableId !== null && !scene.tables[tableId]) return;
+  studio.scenes.transact({
+    label: tableId === null ? 'Take no table' : `Take the table “${scene.tables[tableId].name}”`,
+    edits: changes(scene, 'settings', SETTINGS_ID, { tableId }),
+  });
+}
+
+export function deleteTable(studio: Studio, tableId: string): void {
+  studio.scenes.transact({
+    label: 'Delete a table',
+    edits: deleteEdits(studio, [{ collection: 'tables', id: tableId }]),
+  });
 }
 
 /** Gives what a finish does to colours, at the hour of the playhead, to the person as a `.cube` file. */

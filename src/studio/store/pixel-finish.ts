@@ -18,6 +18,8 @@ export class PixelFinish {
       this.remote ??= this.start();
       return await Promise.race([this.onThread(this.remote, moment, source), this.failed]);
     } catch {
+      // The next one has a thread of its own again.
+      this.close();
       return finishStepsAt(moment, source, 0, 0);
     }
   }
@@ -51,6 +53,8 @@ export class PixelFinish {
     this.failed = new Promise((_, reject) => {
       worker.onerror = ({ message }) => reject(new Error(message));
     });
+    // It may fail while nobody waits.
+    this.failed.catch(() => undefined);
     return wrap<MeterWorker>(worker);
   }
 }

@@ -48,6 +48,9 @@ export interface Metered {
   finish: MeteredFinish | null;
 }
 
+/** A reading with its finish. */
+export type WholeReading = Metered & { finish: MeteredFinish };
+
 export interface MeteredFinish extends Pick<FinishAccount, 'pixel'> {
   /** What is done to the sum, in words: washes and the finish. */
   later: { words: string; from: Rgb; to: Rgb }[];
@@ -72,7 +75,7 @@ export function meterGround(
 }
 
 /** A pixel, read at once and whole. @param x,y the pixel of the Moment's view */
-export function metered(ground: MeterGround, x: number, y: number): Metered {
+export function metered(ground: MeterGround, x: number, y: number): WholeReading {
   const light = meteredLight(ground, x, y);
   return withFinish(ground, light, finishStepsAt(ground.moment, ground.source, x, y), x, y);
 }
@@ -89,7 +92,7 @@ export function withFinish(
   finished: FinishedPixel,
   x: number,
   y: number,
-): Metered {
+): WholeReading {
   const { later, pixel } = finishAccountFor(moment, source, reading.account, finished, x, y);
   const lines = later.map((line) => ({
     words: laterWords(line, (wash) => scene.washes[names.washes[wash]].name),

@@ -1,10 +1,10 @@
 /** What leaves for the game, in the order in which it is offered. */
 import { bundle } from './bundle';
 import type { ExportKind } from './kind';
-import { lookTable } from './look-table';
+import { colourTable } from './colour-table';
 import { maps } from './maps';
 
-export const EXPORTS = { bundle, maps, table: lookTable } as const;
+export const EXPORTS = { bundle, maps, table: colourTable } as const;
 
 export type ExportName = keyof typeof EXPORTS;
 export const EXPORT_NAMES = Object.keys(EXPORTS) as ExportName[];

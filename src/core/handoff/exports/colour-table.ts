@@ -6,7 +6,7 @@ import { lookCube } from '../look-cube';
 import type { ExportKind } from './kind';
 
 /** What the finish does to colours, for programs that know lookup tables and no other finish. */
-export const lookTable: ExportKind = {
+export const colourTable: ExportKind = {
   word: 'Colour table',
   about:
     'Tone, grade and lookup table of the finish as one .cube of 33 points, at the hour at which the scene opens.',
