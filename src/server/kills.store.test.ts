@@ -4,7 +4,7 @@ import { hash2 } from '@/core/time/noise';
 import { GET } from '@/app/api/health/route';
 import { healthPool } from './database/pool';
 import { patchScene } from './queries/patches';
-import { killAndReopen, testDatabase } from './testing/database';
+import { holdUp, killAndReopen, testDatabase } from './testing/database';
 import { at } from './testing/samples';
 import { pause, proveAllThere, sharedWork, Writers, type Send } from './testing/writers';
 
@@ -19,7 +19,7 @@ describe('a database that is stopped', () => {
     const ask = async () => (await GET(new Request('http://127.0.0.1/api/health'), {})).status;
     expect(await ask()).toBe(200);
     const { pid } = database.mariadb;
-    process.kill(pid, 'SIGSTOP');
+    await holdUp(database);
     try {
       expect([await ask(), await ask()]).toEqual([503, 503]);
     } finally {

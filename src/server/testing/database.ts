@@ -1,5 +1,5 @@
 /** A database of its own for a test file: the own MariaDB in a temporary folder, migrated and empty. */
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll } from 'vitest';
@@ -7,6 +7,7 @@ import { migrate } from '../database/migrate';
 import type { DatabaseNodes } from '../database/nodes';
 import { startOwnMariadb, type OwnMariadb } from '../mariadb/own-mariadb';
 import { askDatabase, type Connections } from './connections';
+import { pause } from './writers';
 
 export const MIGRATIONS = 'src/server/database/migrations';
 
@@ -44,4 +45,16 @@ export async function killAndReopen(database: TestDatabase): Promise<void> {
   process.kill(database.mariadb.pid, 'SIGKILL');
   await database.connections.close();
   askMariadb(database, await startOwnMariadb(database.folder));
+}
+
+/** Holds the database up, and comes back when each of its threads stands: a signal alone may let an answer through. */
+export async function holdUp({ mariadb: { pid } }: TestDatabase): Promise<void> {
+  process.kill(pid, 'SIGSTOP');
+  const stands = async (thread: string) =>
+    /\) T /.test(await readFile(`/proc/${pid}/task/${thread}/stat`, 'utf8'));
+  for (;;) {
+    const threads = await readdir(`/proc/${pid}/task`);
+    if ((await Promise.all(threads.map(stands))).every(Boolean)) return;
+    await pause(2);
+  }
 }
