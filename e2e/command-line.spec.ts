@@ -251,7 +251,7 @@ test('the command line exports a bundle and checks it', async () => {
     expect((await oilwick('export', '--list')).stdout).toMatch(
       /^bundle\n[^]*^maps\n[^]*--depth[^]*^table\n/m,
     );
-    await oilwick('export', bundle, '--as', 'table', '--out', folder);
+    await oilwick('export', bundle, '--as', 'cube', '--out', folder);
     const cube = readCube(readFileSync(join(folder, 'halt.cube'), 'utf8'), '', 'halt.cube');
     expect([cube.title, cube.table.size]).toEqual(['halt', 33]);
     const out = join(folder, 'out');

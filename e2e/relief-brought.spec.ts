@@ -164,6 +164,7 @@ test('the suffixes of maps are edited and remembered, and two maps of one name a
   await page.getByRole('tab', { name: 'Maps' }).click();
   await expect(suffix('Normals')).toHaveValue('facing');
   await page.getByRole('link', { name: 'Hand-off' }).click();
+  await page.getByRole('navigation', { name: 'Ways to leave' }).getByRole('button', { name: 'Maps' }).click();
   await expect(suffix('Height')).toHaveValue('depth');
   await page.getByRole('link', { name: 'Relief' }).click();
   await drop(page, [{ name: 'block_facing.png', bytes: png(40, 40, () => [128, 128, 255, 255]) }]);

@@ -7,11 +7,15 @@ import { EXPORT_NAMES, exportNamed, type ExportName } from '@/core/handoff/expor
 import { exportOptions } from '@/core/handoff/exports/kind';
 import { openBundle } from './bundle-file';
 import { writeFiles } from './files';
+import { renderThreads } from './render-threads';
+import { threadsFor } from './threads';
 
 export interface ExportCall {
   as: string;
   out: string;
   json: boolean;
+  /** Threads that draw. */
+  jobs?: number;
 }
 
 /** The exports there are, with their options. */
@@ -28,6 +32,7 @@ export function exportList(): string {
 
 /** A default as it would be given. */
 function inWords(preset: unknown): string {
+  if (preset === null || (Array.isArray(preset) && preset.length === 0)) return 'nothing';
   if (typeof preset !== 'object' || preset === null || Array.isArray(preset)) return String(preset);
   return Object.entries(preset)
     .map((pair) => pair.join('='))
@@ -37,7 +42,7 @@ function inWords(preset: unknown): string {
 /** @param words what follows the known options, as `--depth 16` */
 export async function exportCommand(
   file: string,
-  { as, out, json }: ExportCall,
+  { as, out, json, jobs }: ExportCall,
   words: readonly string[],
 ): Promise<void> {
   const name = EXPORT_NAMES.find((known) => known === as) as ExportName | undefined;
@@ -52,6 +57,7 @@ export async function exportCommand(
     {
       deflate: promisify(zlibDeflate),
       progress: (done, all) => isTerminal && process.stderr.write(`\r${done} of ${all} `),
+      draw: (bundle, pixels) => renderThreads(bundle, jobs ?? threadsFor(pixels)),
     },
   );
   if (isTerminal) process.stderr.write('\r');

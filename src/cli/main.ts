@@ -84,6 +84,7 @@ async function main(): Promise<void> {
     .option('--enlarge <times>', 'whole times the size of the gate', number, 1)
     .option('--unlit', 'the art as it is', false)
     .option('--finish <look>', 'a file with a look in the place of the finish, or none')
+    .option('--jobs <number>', 'threads that draw; by default as many as are worth it', jobs)
     .action(async (bundle: string, options: ShadeOptions) => {
       await shadeCommand(bundle, options);
     });
@@ -126,6 +127,7 @@ async function main(): Promise<void> {
     .option('--out <dir>', 'folder for the files', '.')
     .option('--list', 'the exports there are, with their options', false)
     .option('--json', 'one line of JSON for each file on standard output', false)
+    .option('--jobs <number>', 'threads that draw; by default as many as are worth it', jobs)
     .allowUnknownOption()
     .action(async (bundle: string | undefined, words: string[], options: ExportCall & { list: boolean }) => {
       if (options.list) return void process.stdout.write(exportList());

@@ -1,5 +1,4 @@
 import { mkdir, readFile } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
 import { basename, join } from 'node:path';
 import { InputFault, wordsOf } from '@/core/faults';
 import {
@@ -12,7 +11,7 @@ import {
 } from '@/core/handoff/maps';
 import { readRecipe, type Recipe } from '@/core/relief/recipe';
 import type { MapsDone, MapsJob } from './maps-job';
-import { runJobs } from './threads';
+import { runMapsJobs, usualThreads } from './threads';
 
 export interface ReliefOptions {
   out: string;
@@ -45,8 +44,8 @@ export async function reliefCommand(art: readonly string[], options: ReliefOptio
   const { jobs, faults } = jobsFor(art, options.out, recipe, output);
   const tell = reporter(art, options.json);
   for (const [file, fault] of faults) tell.failed(file, fault);
-  const threads = options.jobs ?? availableParallelism();
-  await runJobs(jobs, threads, (index, answer) => {
+  const threads = options.jobs ?? usualThreads();
+  await runMapsJobs(jobs, threads, (index, answer) => {
     const file = jobs[index].art;
     if ('fault' in answer) tell.failed(file, answer.fault);
     else tell.made(file, answer.done);

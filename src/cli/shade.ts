@@ -1,8 +1,7 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { snagsIn } from '@/core/checks/snags/all-snags';
 import { InputFault, wordsOf } from '@/core/faults';
-import { bundlePictures, bundleTables } from '@/core/handoff/bundle';
-import { renderReference } from '@/core/light/reference';
+import { bundleTables } from '@/core/handoff/bundle';
 import { gateView, momentAt } from '@/core/moment/moment-at';
 import { LIMITS } from '@/core/limits';
 import { NOTHING_PASSING, type Passing } from '@/core/moment/passing';
@@ -13,6 +12,8 @@ import type { SceneSettings } from '@/core/scene/records/settings';
 import { readLook } from '@/core/scene/read-look';
 import { openBundle } from './bundle-file';
 import { checkHour } from './check-hour';
+import { renderThreads } from './render-threads';
+import { threadsFor } from './threads';
 
 export interface ShadeOptions {
   out: string;
@@ -22,11 +23,13 @@ export interface ShadeOptions {
   unlit: boolean;
   /** A file with a look, or `none`. */
   finish?: string;
+  /** Threads; as many as the machine has where nothing is said. */
+  jobs?: number;
 }
 
 export async function shadeCommand(
   file: string,
-  { out, hour, at, enlarge, unlit, finish }: ShadeOptions,
+  { out, hour, at, enlarge, unlit, finish, jobs }: ShadeOptions,
 ): Promise<void> {
   checkHour(hour);
   const bundle = await openBundle(file);
@@ -39,7 +42,8 @@ export async function shadeCommand(
   const view = gateView(bundle.scene, settings.pixelArt ? 1 : enlarge);
   const passing = { ...NOTHING_PASSING, unlit, finish: await finishOf(finish, bundle.scene) };
   const moment = momentAt(bundle.scene, hour ?? settings.clockHours, at, passing, view, bundleTables(bundle));
-  const picture = renderReference(moment, bundlePictures(bundle));
+  const { pool, close } = await renderThreads(bundle, jobs ?? threadsFor(view.widthPx * view.heightPx));
+  const picture = await pool.render(moment).finally(close);
   await writeFile(out, encodePng(settings.pixelArt ? enlarged(picture, enlarge) : picture));
 }
 

@@ -9,6 +9,18 @@ export const LIMITS = {
   scenePictureSidePx: 480,
   /** Pixels of a still picture that is written at the command line. */
   stillPixels: 64 * 1024 * 1024,
+  /** Hours, or seconds, of one export of stills; the latest second; and whole times the size of the gate. */
+  stills: 96,
+  stillSeconds: 86_400,
+  enlarge: 16,
+  /** Frames of a loop, pixels of one, and how long it may last. */
+  loopFrames: 1_800,
+  loopPixels: 16 * 1024 * 1024,
+  loopSeconds: 120,
+  /** Pixels on a side of the pictures of lights. */
+  lightPicturePx: 2048,
+  /** Samples a second of the tracks that leave for a game. */
+  trackRate: 240,
   /** Bytes that stay free on the disk of the data: below, nothing more is written. */
   roomBytes: 64 * 1024 * 1024,
   /** Bytes of one bundle file, and of all it holds once unpacked. */

@@ -2,6 +2,7 @@
 import { expose, transfer } from 'comlink';
 import { exportNamed, type ExportName } from '@/core/handoff/exports/all-exports';
 import { exportOptions, type ExportSource } from '@/core/handoff/exports/kind';
+import { drawHere } from '@/core/handoff/draw-here';
 import type { Files } from '@/core/handoff/zip';
 import { deflate } from './deflate';
 
@@ -13,7 +14,11 @@ const work = {
     progress: (done: number, all: number) => void,
   ): Promise<Files> {
     const kind = exportNamed(name);
-    const files = await kind.files(source, exportOptions(kind, options), { deflate, progress });
+    const files = await kind.files(source, exportOptions(kind, options), {
+      deflate,
+      progress,
+      draw: drawHere,
+    });
     return transfer(
       files,
       Object.values(files).map(({ buffer }) => buffer),

@@ -1,4 +1,4 @@
-import { applyTo, type Affine } from './affine';
+import { applyTo, type Affine, type Box } from './affine';
 
 /** A closed outline as flat points [x0, y0, x1, y1, ...], without the first point again at the end. */
 export type Outline = readonly number[];
@@ -135,4 +135,16 @@ function before(points: Outline, i: number, j: number): boolean {
     points[2 * i] < points[2 * j] ||
     (points[2 * i] === points[2 * j] && points[2 * i + 1] < points[2 * j + 1])
   );
+}
+
+/** The smallest box that holds all edges; turned inside out where there is none. */
+export function boxOfEdges(edges: Float64Array): Box {
+  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (let i = 0; i < edges.length; i += 2) {
+    box.left = Math.min(box.left, edges[i]);
+    box.right = Math.max(box.right, edges[i]);
+    box.top = Math.min(box.top, edges[i + 1]);
+    box.bottom = Math.max(box.bottom, edges[i + 1]);
+  }
+  return box;
 }

@@ -11,9 +11,7 @@ import { readTableFile } from '../finish/table-file';
 import type { TableFormat } from '../finish/table-formats';
 import { checkJsonDepth } from '../json-depth';
 import { LIMITS } from '../limits';
-import { MomentMaker } from '../moment/moment-maker';
-import type { EdgePiece, PicturePixels, PictureSource } from '../moment/moment';
-import { NOTHING_PASSING } from '../moment/passing';
+import type { PicturePixels, PictureSource } from '../moment/moment';
 import { hasRimLights } from '../scene/looks';
 import { decodePng, pngSize } from '../raster/png';
 import type { Image } from '../raster/image';
@@ -29,6 +27,8 @@ import { conventions } from './conventions';
 import { decodedPictures } from './decoded-pictures';
 import { fileNames } from './file-names';
 import { mapFiles, type OutputOptions, USUAL_OUTPUT } from './maps';
+import { occluderFile } from './occluder-file';
+import { jsonFile, textFile } from './text-files';
 import { packFiles, unpackFiles, type Files } from './zip';
 
 export interface Bundle {
@@ -54,10 +54,10 @@ export async function writeBundle(
   const own = ownScene(scene);
   const names = fileNames(own.artworks, 'art');
   const files: Files = {
-    'scene.json': json(own),
-    'scene.schema.json': json(jsonSchema()),
-    'occluders.json': json(occluderEdgesOf(own)),
-    'CONVENTIONS.md': new TextEncoder().encode(conventions(name, own, names)),
+    'scene.json': jsonFile(own),
+    'scene.schema.json': jsonFile(jsonSchema()),
+    'occluders.json': jsonFile(occluderFile(own)),
+    'CONVENTIONS.md': textFile(conventions(name, own, names)),
   };
   const tableNames = fileNames(own.tables, 'table');
   for (const [id, { fileSha, format }] of Object.entries(own.tables))
@@ -140,36 +140,6 @@ function keptFile(
   const what = collection === 'artworks' ? 'picture of artwork' : 'file of lookup table';
   if (!bytes) throw new InputFault(`The ${what} ${id} is missing.`, `${collection}.${id}`);
   return bytes;
-}
-
-/** Outlines in scene px at the first second, planes at their own places (without parallax), each edge [ax, ay, bx, by]. */
-function occluderEdgesOf(scene: SceneDocument): object {
-  const planes = Object.fromEntries(
-    Object.entries(scene.planes).map(([id, plane]) => [id, { ...plane, parallax: 1, hidden: false }]),
-  );
-  const still = { ...scene, planes };
-  const found = new MomentMaker().occluders(still, 0, NOTHING_PASSING);
-  const occluders = found.occluders.map(({ closed, inner, transmits, staturePx, pieces }, i) => ({
-    ...found.sources[i],
-    kind: closed ? 'closed' : 'line',
-    ...{ transmits, staturePx, edges: edgeList(pieces), innerEdges: edgeList(inner) },
-  }));
-  return {
-    format: 'oilwick-occluders',
-    version: 3,
-    interior: 'left of each edge as seen, y down',
-    occluders,
-  };
-}
-
-function edgeList(pieces: readonly EdgePiece[]): number[][] {
-  return pieces.flatMap(({ edges }) =>
-    Array.from({ length: edges.length / 4 }, (_, k) => [...edges.subarray(4 * k, 4 * k + 4)]),
-  );
-}
-
-function json(value: unknown): Uint8Array {
-  return new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
 }
 
 /** Entries with pictures that a scene is made of; the others are made of them. */

@@ -16,25 +16,20 @@ import { sameItems } from '../same-items';
 import { WashOver } from '../weather/wash';
 import { LayerSums } from './layer';
 import { LayerLight, lightsLayer } from './layer-light';
-import { displayed, scenePlace } from './point-renderer';
+import type { Places } from './places';
+import { Surfaces } from './surfaces';
+import { displayed, hangsBefore, scenePlace } from './point-renderer';
 import { toDisplayedLinear } from './finished';
 import { hasSameShape } from './same-shape';
-import { clearSums, lightOf, newSums, shownShare, sumUp, type LightSums } from './terms/sums';
+import { clearSums, lightOf, newSums, shownShareAt, sumUp, type LightSums } from './terms/sums';
 
-/** What a layer shows at the places where it shows anything. */
-interface Surfaces {
+/** What a layer shows, and what that depends on. */
+interface Known {
   of: MomentLayer;
   /** What drifts over it, and where. */
   drift: readonly unknown[];
   tint: Readonly<Rgb>;
-  /** Numbers of the places, row by row. */
-  places: Int32Array;
-  /** Three values a place. */
-  albedo: Float64Array;
-  glow: Float64Array;
-  normal: Float64Array;
-  rim: Float64Array;
-  alpha: Float64Array;
+  surfaces: Surfaces;
 }
 
 /** What one light gives to a layer's surfaces, or to the air before a plane, per unit of its colour. */
@@ -55,7 +50,7 @@ export class CellRenderer {
   /** Linear RGB of each place, 0 to 1, as it is displayed; overwritten by the next Moment. */
   readonly rgb: Float64Array;
   private readonly count: number;
-  private readonly layers: (Surfaces | undefined)[] = [];
+  private readonly layers: (Known | undefined)[] = [];
   private readonly shares = new Map<string, Shares>();
   /** Which places lie behind something opaque, for each layer: the same list while it is the same. */
   private covered: Uint8Array[] = [];
@@ -108,7 +103,7 @@ export class CellRenderer {
 
   /** What all layers show, far to near; the rooms of `covered` are brought up to date. */
   private layersOf(moment: Moment, pixels: readonly (PicturePixels | null)[]): Surfaces[] {
-    const out: Surfaces[] = [];
+    const out: Known[] = [];
     let isSame = this.before !== null;
     for (const plane of moment.planes)
       for (const layer of plane.layers) {
@@ -120,44 +115,28 @@ export class CellRenderer {
               known.tint.every((v, c) => v === plane.tint[c]) &&
               sameItems(known.drift, driftOver(moment, plane))));
         isSame &&= isKnown;
-        out.push(isKnown ? known : this.surfacesOf(moment, plane, layer, pixels));
+        out.push(isKnown ? known : this.known(moment, plane, layer, pixels));
       }
     isSame &&= this.layers.length === out.length;
     this.layers.splice(0, Infinity, ...out);
     if (!isSame) this.cover(moment);
-    return out;
+    return out.map(({ surfaces }) => surfaces);
   }
 
-  private surfacesOf(
+  private known(
     moment: Moment,
     plane: MomentPlane,
     layer: MomentLayer,
     pixels: readonly (PicturePixels | null)[],
-  ): Surfaces {
+  ): Known {
     const { sums } = this;
-    const places: number[] = [];
-    const values: number[] = [];
-    for (let i = 0; i < this.count; i++) {
-      const { x, y } = this.placeOf(moment, i);
-      if (!sums.gather(moment, plane, layer, pixels, x, y)) continue;
-      sums.face();
-      places.push(i);
-      values.push(...sums.albedo, ...sums.glow, ...sums.normal, sums.rim, sums.alpha);
-    }
-    const pick = (from: number, size: number) => {
-      const out = new Float64Array(size * places.length);
-      for (let i = 0; i < places.length; i++)
-        for (let k = 0; k < size; k++) out[size * i + k] = values[11 * i + from + k];
-      return out;
-    };
+    const places = this.placesOf(moment);
+    const surfaces = new Surfaces(this.count);
+    sums.gatherAll(moment, plane, layer, pixels, places);
+    surfaces.take(sums, places, null);
     return {
-      ...{
-        of: layer,
-        drift: driftOver(moment, plane),
-        tint: [...plane.tint],
-        places: Int32Array.from(places),
-      },
-      ...{ albedo: pick(0, 3), glow: pick(3, 3), normal: pick(6, 3), rim: pick(9, 1), alpha: pick(10, 1) },
+      ...{ of: layer, drift: driftOver(moment, plane), tint: [...plane.tint] },
+      surfaces: surfaces.trimmed(),
     };
   }
 
@@ -166,11 +145,12 @@ export class CellRenderer {
     const under = new Uint8Array(this.count);
     const planes = moment.planes.flatMap((plane) => plane.layers.map(() => plane));
     for (let k = this.layers.length - 1; k >= 0; k--) {
-      const { places, alpha, of } = this.layers[k]!;
+      const { surfaces, of } = this.layers[k]!;
+      const { at, alpha, count } = surfaces;
       const known = this.covered[k];
       if (!known?.every((value, i) => value === under[i])) this.covered[k] = under.slice();
       if (planes[k].overlay || of.seenGain !== null) continue;
-      for (let i = 0; i < places.length; i++) if (alpha[i] >= 1) under[places[i]] = 1;
+      for (let i = 0; i < count; i++) if (alpha[i] >= 1) under[at[i]] = 1;
     }
   }
 
@@ -185,31 +165,25 @@ export class CellRenderer {
   ): void {
     const { lights } = this;
     const { light, lighten, covered, taken, rim } = lights;
-    const { places, albedo, glow, alpha } = surfaces;
-    const size = 3 * places.length;
-    const ambient = this.ambientOf(moment, lit, plane, layer, surfaces);
-    for (let i = 0; i < size; i++) light[i] = ambient ? ambient[i] : moment.ambient[i % 3];
+    const { at: places, count, albedo, glow, alpha } = surfaces;
+    const size = 3 * count;
+    lit.fillAmbient(plane, layer, surfaces);
+    const { ambient } = lit;
+    for (let i = 0; i < size; i++) light[i] = ambient[i];
     clearSums(lights, size);
     moment.lights.forEach((one, n) => {
       if (one.ambient !== 'no' || !lightsLayer(one, plane, layer)) return;
-      const { at, shares } = this.sharesOf(moment, lit, n, plane, surfaces, number);
+      const { at, shares } = this.sharesOf(moment, lit, n, plane, layer, surfaces, number);
       const { rgb } = tinted(one);
       for (let i = 0; i < at.length; i++)
         for (let c = 0; c < 3; c++) sumUp(lights, 3 * at[i] + c, one, shares[3 * i + c] * rgb[c]);
     });
     const isHidden = this.covered[number];
-    for (let i = 0; i < places.length; i++) {
+    for (let i = 0; i < count; i++) {
       const to = 3 * places[i];
       if (isHidden[places[i]]) continue;
       for (let c = 3 * i; c < 3 * i + 3; c++) light[c] = lightOf(light[c], lighten[c], covered[c], taken[c]);
-      const shows =
-        layer.seenGain === null
-          ? 1
-          : shownShare(
-              layer.seenGain,
-              light.subarray(3 * i, 3 * i + 3),
-              ambient ? ambient.subarray(3 * i, 3 * i + 3) : moment.ambient,
-            );
+      const shows = layer.seenGain === null ? 1 : shownShareAt(layer.seenGain, light, ambient, 3 * i);
       const under = 1 - shows * alpha[i];
       for (let c = 0; c < 3; c++)
         picture[to + c] =
@@ -219,60 +193,45 @@ export class CellRenderer {
     }
   }
 
-  /** The ambient light of each surface; null is the scene's own on all of them. */
-  private ambientOf(
-    moment: Moment,
-    lit: LayerLight,
-    plane: number,
-    layer: MomentLayer,
-    { places }: Surfaces,
-  ): Float64Array | null {
-    if (moment.lights.every((one) => one.ambient === 'no' || !lightsLayer(one, plane, layer))) return null;
-    const out = new Float64Array(3 * places.length);
-    places.forEach((place, i) => {
-      const { x, y } = this.placeOf(moment, place);
-      lit.fillAmbient(plane, layer, x, y);
-      out.set(lit.ambient, 3 * i);
-    });
-    return out;
-  }
-
   /** What a light gives to a layer's surfaces, per unit of its colour. */
   private sharesOf(
     moment: Moment,
     lit: LayerLight,
     n: number,
     plane: number,
+    layer: MomentLayer,
     surfaces: Surfaces,
     number: number,
   ): Shares {
-    const { places, normal } = surfaces;
     const hidden = this.covered[number];
-    const facing = new Float64Array(3);
-    return this.recalled(`${moment.lightIds[n]} ${number}`, moment, n, surfaces, hidden, (white, add) => {
-      for (let i = 0; i < places.length; i++) {
-        if (hidden[places[i]]) continue;
-        const { x, y } = this.placeOf(moment, places[i]);
-        for (let c = 0; c < 3; c++) facing[c] = normal[3 * i + c];
-        if (lit.give(white, moment.planes[plane], x, y, facing, surfaces.of)) add(i, lit.given);
-      }
+    return this.recalled(lit, `${moment.lightIds[n]} ${number}`, moment, n, surfaces, hidden, (white) => {
+      const shown = [...surfaces.at.keys()].filter((i) => !hidden[surfaces.at[i]]);
+      const places = {
+        count: shown.length,
+        x: Float64Array.from(shown, (i) => surfaces.x[i]),
+        y: Float64Array.from(shown, (i) => surfaces.y[i]),
+      };
+      const normals = new Float64Array(3 * shown.length);
+      shown.forEach((i, k) => normals.set(surfaces.normal.subarray(3 * i, 3 * i + 3), 3 * k));
+      lit.giveAll(white, plane, normals, layer, places);
+      return shown;
     });
   }
 
   private addAir(moment: Moment, lit: LayerLight, plane: number, picture: Float64Array): void {
     moment.lights.forEach((one, n) => {
-      if (one.plane !== plane || one.air === 0 || one.blend === 'subtract' || one.ambient !== 'no') return;
+      if (!hangsBefore(one, plane)) return;
       const { at, shares } = this.recalled(
+        lit,
         `${moment.lightIds[n]} air`,
         moment,
         n,
         null,
         null,
-        (white, add) => {
-          for (let i = 0; i < this.count; i++) {
-            const { x, y } = this.placeOf(moment, i);
-            if (lit.give(white, moment.planes[plane], x, y, null, null)) add(i, lit.given);
-          }
+        (white) => {
+          const places = this.placesOf(moment);
+          lit.giveAll(white, plane, null, null, places);
+          return [...places.x.keys()];
         },
       );
       const { rgb } = tinted(one);
@@ -281,13 +240,15 @@ export class CellRenderer {
     });
   }
 
+  /** @param give has the light give to places. @returns the number that stands for each of them */
   private recalled(
+    lit: LayerLight,
     key: string,
     moment: Moment,
     n: number,
     surfaces: Surfaces | null,
     covered: Uint8Array | null,
-    give: (white: MomentLight, add: (at: number, given: Float64Array) => void) => void,
+    give: (white: MomentLight) => readonly number[],
   ): Shares {
     const light = moment.lights[n];
     const known = this.shares.get(key);
@@ -298,15 +259,14 @@ export class CellRenderer {
       (this.keepsShapes || hasSameShape(known.light, known.ofMoment, light, moment))
     )
       return known;
-    const at: number[] = [];
-    const values: number[] = [];
-    give(tinted(light).white, (index, [r, g, b]) => {
-      at.push(index);
-      values.push(r, g, b);
-    });
+    const numbers = give(tinted(light).white);
+    const { gives, given } = lit;
+    const reached = [...numbers.keys()].filter((k) => gives[k] !== 0);
+    const shares = new Float64Array(3 * reached.length);
+    reached.forEach((k, i) => shares.set(given.subarray(3 * k, 3 * k + 3), 3 * i));
     const made: Shares = {
       ...{ light, ofMoment: moment, surfaces, covered },
-      ...{ at: Int32Array.from(at), shares: Float64Array.from(values) },
+      ...{ at: Int32Array.from(reached, (k) => numbers[k]), shares },
     };
     this.shares.set(key, made);
     return made;
@@ -325,15 +285,26 @@ export class CellRenderer {
     let number = 0;
     for (const plane of moment.planes)
       for (let k = 0; k < plane.layers.length; k++) {
-        const { places, albedo, glow, alpha } = layers[number++];
+        const { at: places, count, albedo, glow, alpha } = layers[number++];
         if (!plane.overlay) continue;
-        for (let i = 0; i < places.length; i++)
+        for (let i = 0; i < count; i++)
           for (let c = 0; c < 3; c++) {
             const own = displayed(moment.lightSpace, (albedo[3 * i + c] + glow[3 * i + c]) / alpha[i]);
             const to = 3 * places[i] + c;
             this.rgb[to] = srgbDecode(alpha[i] * own + (1 - alpha[i]) * displayed('linear', this.rgb[to]));
           }
       }
+  }
+
+  private placesOf(moment: Moment): Places {
+    const { count } = this;
+    const places = { count, x: new Float64Array(count), y: new Float64Array(count) };
+    for (let i = 0; i < count; i++) {
+      const { x, y } = this.placeOf(moment, i);
+      places.x[i] = x;
+      places.y[i] = y;
+    }
+    return places;
   }
 
   private placeOf(moment: Moment, place: number): { x: number; y: number } {

@@ -10,6 +10,7 @@ export class Chord {
   private to = new Float64Array(64);
   private weight = new Float64Array(64);
   private occluder = new Int32Array(64);
+  private cuts = new Float64Array(128);
   private count = 0;
 
   clear(): void {
@@ -37,22 +38,29 @@ export class Chord {
    */
   seen(transmits: (occluder: number) => Rgb | null, out: Float64Array): void {
     const { count } = this;
-    out.fill(1);
+    out[0] = out[1] = out[2] = 1;
     if (count === 0) return;
-    const cuts = new Float64Array(2 * count);
-    for (let i = 0; i < count; i++) {
-      cuts[2 * i] = this.from[i];
-      cuts[2 * i + 1] = this.to[i];
-    }
-    cuts.sort();
+    const cuts = this.sortedCuts();
     // What lies before the first and after the last cut is open.
     const open = 2 - (cuts[2 * count - 1] - cuts[0]);
     const sum = [open, open, open];
-    for (let k = 0; k + 1 < cuts.length; k++) {
+    for (let k = 0; k + 1 < 2 * count; k++) {
       const width = cuts[k + 1] - cuts[k];
       if (width > 0) this.through((cuts[k] + cuts[k + 1]) / 2, width, transmits, sum);
     }
     for (let c = 0; c < 3; c++) out[c] = Math.min(1, Math.max(0, sum[c] / 2));
+  }
+
+  /** The ends of all intervals, from the first to the last. They are few, or come nearly in order: by insertion. */
+  private sortedCuts(): Float64Array {
+    const { count, from, to, cuts } = this;
+    for (let i = 0; i < 2 * count; i++) {
+      const value = i < count ? from[i] : to[i - count];
+      let k = i;
+      for (; k > 0 && cuts[k - 1] > value; k--) cuts[k] = cuts[k - 1];
+      cuts[k] = value;
+    }
+    return cuts;
   }
 
   private through(
@@ -103,5 +111,6 @@ export class Chord {
     const occluder = new Int32Array(size);
     occluder.set(this.occluder);
     this.occluder = occluder;
+    this.cuts = new Float64Array(2 * size);
   }
 }

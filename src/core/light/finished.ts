@@ -16,7 +16,8 @@ import { meteredLog2, meteringView } from '../finish/exposure';
 import { marginOutputPx, widenedBy, type FinishFrame } from '../finish/frame';
 import type { FloatPicture } from '../finish/pass';
 import { pictureMarginPx } from '../finish/picture-margin';
-import { displayed, PointRenderer, scenePlace } from './point-renderer';
+import { isBlurred, lightPicture } from './light-picture';
+import { displayed, PointRenderer } from './point-renderer';
 
 /** What passes know of a Moment's picture; the gate is metered where automatic exposure asks for it. */
 export function frameOf(moment: Moment, source: PictureSource): FinishFrame {
@@ -37,26 +38,6 @@ function meanLog2({ data }: FloatPicture, lightSpace: LightSpace): number {
     sum += meteredLog2(linearLuminance([r, g, b]));
   }
   return (3 * sum) / data.length;
-}
-
-function isBlurred({ unlit, planes }: Moment): boolean {
-  return !unlit && planes.some(({ blurPx }) => blurPx > 0);
-}
-
-/** A Moment's picture in light space, before the finish. */
-export function lightPicture(moment: Moment, source: PictureSource): FloatPicture {
-  const { widthPx: width, heightPx: height } = moment.view;
-  const point = new PointRenderer(moment, source);
-  const picture: FloatPicture = { width, height, data: new Float64Array(3 * width * height) };
-  if (isBlurred(moment)) point.fillByPlanes(picture);
-  else
-    for (let y = 0, i = 0; y < height; y++) {
-      for (let x = 0; x < width; x++, i += 3) {
-        const place = scenePlace(moment, x, y);
-        picture.data.set(point.at(place.x, place.y), i);
-      }
-    }
-  return picture;
 }
 
 const linearOf = (space: LightSpace, value: number) =>

@@ -32,7 +32,7 @@ export function samplePicture(
   space: LightSpace,
   out: Float64Array,
 ): void {
-  out.fill(0);
+  for (let i = 0; i < SAMPLE_SIZE; i++) out[i] = 0;
   const values = artValues(space);
   if (nearest) {
     addTexel(pixels, frame, Math.floor(u), Math.floor(v), 1, values, out);
@@ -53,8 +53,10 @@ export function samplePicture(
 
 /** The sample of a sprite without art: one colour, opaque, flat. @param colour in light space */
 export function samplePlain(colour: Rgb, out: Float64Array): void {
-  out.fill(0);
-  out.set(colour, SAMPLE.r);
+  for (let i = 0; i < SAMPLE_SIZE; i++) out[i] = 0;
+  out[SAMPLE.r] = colour[0];
+  out[SAMPLE.g] = colour[1];
+  out[SAMPLE.b] = colour[2];
   out[SAMPLE.alpha] = 1;
   out[SAMPLE.nz] = 1;
 }

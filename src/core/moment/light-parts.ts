@@ -1,10 +1,11 @@
 /** What kinds of lights ask for where they stand: their outlines and their gobo, in the scene. */
 import { frameAt, frameOf, rectOf } from '../art/frames';
 import { affineOf, composed, inverse, mappedBox, type Affine } from '../geometry/affine';
+import { boxOfEdges } from '../geometry/outline';
 import type { LightLook } from '../scene/records/light-look';
 import type { SkyLight } from '../time/sky';
 import type { PlacedLight } from './light-kinds/shape';
-import { boxOfEdges, EdgeMemory, mappedEdges } from './occluder-edges';
+import { EdgeMemory, mappedEdges } from './occluder-edges';
 import type { MomentStage } from './stage';
 
 const UNTURNED = { scaleX: 1, scaleY: 1, flipX: false, flipY: false };

@@ -1,7 +1,7 @@
 /** From the outlines of records to directed edges in the scene. */
-import { applyTo, determinant, type Affine, type Box } from '../geometry/affine';
+import { applyTo, determinant, type Affine } from '../geometry/affine';
 import { withoutFolds } from '../geometry/folded-lines';
-import { edgesOfClosed, edgesOfLine } from '../geometry/outline';
+import { boxOfEdges, edgesOfClosed, edgesOfLine } from '../geometry/outline';
 import { flattenedOutlines } from '../geometry/smooth';
 import { normaliseOutlines } from '../geometry/sound-outlines';
 import { Remembered } from '../remembered';
@@ -128,15 +128,4 @@ export function outlinesAt(
   const number = frames.length > 0 ? frame % frames.length : 0;
   const own = occluder.frames.find((one) => one.frame === number);
   return own ? { outlines: own.outlines, smooth: own.smooth, kind: occluder.kind } : occluder;
-}
-
-export function boxOfEdges(edges: Float64Array): Box {
-  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
-  for (let i = 0; i < edges.length; i += 2) {
-    box.left = Math.min(box.left, edges[i]);
-    box.right = Math.max(box.right, edges[i]);
-    box.top = Math.min(box.top, edges[i + 1]);
-    box.bottom = Math.max(box.bottom, edges[i + 1]);
-  }
-  return box;
 }

@@ -1,6 +1,7 @@
 /** What stops light: occluders of the scene, those that artworks bring to their sprites, and walls of tile planes. */
 import type { ChunkIndex } from '../art/tiles';
 import type { Box } from '../geometry/affine';
+import { boxOfEdges } from '../geometry/outline';
 import { BoxIndex } from '../geometry/box-index';
 import { insetEdges } from '../geometry/inset';
 import { hexInLightSpace, type LightSpace, type Rgb } from '../raster/colour';
@@ -10,7 +11,7 @@ import type { ArtworkOccluder } from '../scene/records/artwork';
 import type { Shade } from '../scene/records/shade';
 import { NOTHING_DRAWN, RowMemory, type Drawn } from './rows';
 import type { EdgePiece, MomentOccluder } from './moment';
-import { boxOfEdges, outlinesAt, PieceMemory } from './occluder-edges';
+import { outlinesAt, PieceMemory } from './occluder-edges';
 import type { MomentStage } from './stage';
 import { gridMap } from './tile-sprites';
 import { TileWalls } from './tile-walls-of';

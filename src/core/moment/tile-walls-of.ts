@@ -1,6 +1,7 @@
 /** The walls of a tile plane, a piece for each chunk; what no change touched is not made anew. */
 import { chunkKey, DIAGONAL, FLIP_X, FLIP_Y, placeInTile, tileOf, type ChunkIndex } from '../art/tiles';
 import type { Affine } from '../geometry/affine';
+import { boxOfEdges } from '../geometry/outline';
 import { flattenedOutlines } from '../geometry/smooth';
 import { normaliseOutlines } from '../geometry/sound-outlines';
 import { tileShape, tileWalls, type TileShape } from '../geometry/tile-walls';
@@ -9,7 +10,7 @@ import type { Artwork } from '../scene/records/artwork';
 import { type Chunk, CHUNK_CELLS } from '../scene/records/chunk';
 import type { TileGrid } from '../scene/records/plane';
 import type { EdgePiece } from './moment';
-import { boxOfEdges, mappedEdges, outlinesAt, sameMap, unreadableOutlines } from './occluder-edges';
+import { mappedEdges, outlinesAt, sameMap, unreadableOutlines } from './occluder-edges';
 
 /** The shapes of a sheet's cells by their numbers. */
 type Shapes = Map<number, TileShape | null>;

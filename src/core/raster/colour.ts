@@ -16,7 +16,24 @@ export function srgbDecode(v: number): number {
 /** Linear to encoded; continues above 1, zero and below give 0. */
 export function srgbEncode(v: number): number {
   if (v <= 0) return 0;
-  return v <= 0.0031308 ? v * 12.92 : 1.055 * pow(v, 1 / 2.4) - 0.055;
+  if (v <= 0.0031308) return v * 12.92;
+  const root = cubeRoot(v);
+  return 1.055 * root * Math.sqrt(Math.sqrt(root)) - 0.055;
+}
+
+/**
+ * By roots and two steps of Halley's method, from a guess that is within a hundredth: many times as fast as a power, and the
+ * same bits everywhere. Within 5e-16 of itself from 0.003 to 1; brighter values are rare.
+ */
+function cubeRoot(v: number): number {
+  if (v > 1) return cbrt(v);
+  const fourth = Math.sqrt(Math.sqrt(v));
+  let root = -0.03877344 + fourth * (0.69492321 + fourth * 0.35099416);
+  for (let step = 0; step < 2; step++) {
+    const cube = root * root * root;
+    root *= (cube + 2 * v) / (2 * cube + v);
+  }
+  return root;
 }
 
 /** Linear value of each of the 256 encoded bytes. */

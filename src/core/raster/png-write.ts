@@ -3,6 +3,7 @@
  * host's own (zlib in Node, a compression stream in the browser), which is many times as fast as one in the language.
  */
 import { concatenated } from './bytes';
+import type { Image } from './image';
 import { pngChunk, PNG_SIGNATURE } from './png-chunks';
 
 /** Zlib-wrapped deflate of the host. */
@@ -45,6 +46,26 @@ export async function writePng(
   for (const [key, words] of Object.entries(text)) chunks.push(pngChunk('tEXt', latin1(`${key}\0${words}`)));
   chunks.push(pngChunk('IDAT', await deflate(filtered(raster))), pngChunk('IEND', new Uint8Array(0)));
   return concatenated(chunks);
+}
+
+/** A picture without its alpha, as a file. */
+export function opaquePng(picture: Image, deflate: Deflate): Promise<Uint8Array> {
+  return writePng(withoutAlpha(picture), {}, deflate);
+}
+
+/** The filtered rows of a picture without its alpha: what is deflated. */
+export function opaqueRows(picture: Image): Uint8Array {
+  return filtered(withoutAlpha(picture));
+}
+
+function withoutAlpha({ width, height, data }: Image): Raster {
+  const rgb = new Uint8Array(3 * width * height);
+  for (let from = 0, to = 0; to < rgb.length; from += 4, to += 3) {
+    rgb[to] = data[from];
+    rgb[to + 1] = data[from + 1];
+    rgb[to + 2] = data[from + 2];
+  }
+  return { width, height, channels: 3, data: rgb };
 }
 
 function latin1(text: string): Uint8Array {

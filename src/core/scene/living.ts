@@ -30,7 +30,7 @@ export function lives(scene: SceneDocument): boolean {
 
 /** Whether anything but the wicks changes from second to second. */
 export function movesBesideWicks(scene: SceneDocument): boolean {
-  return drifts(scene) || picksWashes(scene) || plays(scene) || playsGobos(scene) || moves(scene);
+  return windBlows(scene) || washesAreDrawn(scene) || plays(scene) || playsGobos(scene) || moves(scene);
 }
 
 /** The lights that burn by a wick, those of placed lamps too. */
@@ -47,7 +47,7 @@ export function flickersOf(scene: SceneDocument): Flicker[] {
 }
 
 /** Whether a wind moves clouds or mist: at some hour at least. */
-function drifts(scene: SceneDocument): boolean {
+export function windBlows(scene: SceneDocument): boolean {
   const settings = settingsOf(scene);
   return DRIFTS.some((name) => {
     const strengths = [settings, ...Object.values(scene.cues)].map((one) => one[`${name}Strength`] ?? 0);
@@ -59,7 +59,7 @@ function drifts(scene: SceneDocument): boolean {
 }
 
 /** Whether chance picks one wash after the other. */
-function picksWashes(scene: SceneDocument): boolean {
+export function washesAreDrawn(scene: SceneDocument): boolean {
   const { washBy, washStrength } = settingsOf(scene);
   return washBy === 'seed' && washStrength > 0 && Object.keys(scene.washes).length > 1;
 }

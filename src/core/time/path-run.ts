@@ -50,6 +50,14 @@ export interface PathPlace {
 export class PathRuler {
   private readonly ruled = new Remembered<PathFields, Ruled>();
 
+  /** After how many seconds it is where it was, on the same way; 0 for a way of no length. */
+  roundSeconds(path: PathFields): number {
+    return roundOf(
+      path,
+      this.ruled.recall(path, [], () => rule(path)),
+    ).round;
+  }
+
   /** @param seconds of the scene */
   place(path: PathFields, seconds: number): PathPlace {
     const ruled = this.ruled.recall(path, [], () => rule(path));
@@ -124,17 +132,25 @@ interface Run {
   presence: number;
 }
 
-/** Where in its round something is: under way, at rest, or away. */
-function runOf(
-  { ends, easing, speedPx, pauseSeconds, fadeSeconds }: PathFields,
+/** How long it is under way, how long one leg takes with its pause, and the whole round, seconds. */
+function roundOf(
+  { ends, speedPx, pauseSeconds }: PathFields,
   { upTo, rests }: Ruled,
-  seconds: number,
-): Run {
+): { travel: number; leg: number; round: number } {
   const length = upTo[upTo.length - 1];
-  if (length === 0) return { at: 0, isResting: false, isBack: false, presence: 1 };
+  if (length === 0) return { travel: 0, leg: 0, round: 0 };
   const travel = rests.reduce((sum, rest) => sum + rest.seconds, length / speedPx);
   const leg = travel + pauseSeconds;
-  const round = ends === 'back' ? 2 * leg : leg;
+  return { travel, leg, round: ends === 'back' ? 2 * leg : leg };
+}
+
+/** Where in its round something is: under way, at rest, or away. */
+function runOf(path: PathFields, ruled: Ruled, seconds: number): Run {
+  const { ends, easing, speedPx, fadeSeconds } = path;
+  const { upTo, rests } = ruled;
+  const length = upTo[upTo.length - 1];
+  if (length === 0) return { at: 0, isResting: false, isBack: false, presence: 1 };
+  const { travel, leg, round } = roundOf(path, ruled);
   const into = seconds - round * Math.floor(seconds / round);
   const isBack = into >= leg;
   const onLeg = isBack ? into - leg : into;

@@ -12,12 +12,14 @@ export interface WickOutput {
   /** Offset of the light, scene px of what carries it. */
   swayX: number;
   swayY: number;
+  /** Doublings of red against blue. */
+  warmth: number;
   /** What becomes of the light's colour, linear RGB; null leaves it. */
   colour: ((own: Rgb) => Rgb) | null;
 }
 
 /** A light that burns steadily. */
-export const STEADY: WickOutput = { level: 1, reach: 1, swayX: 0, swayY: 0, colour: null };
+export const STEADY: WickOutput = { level: 1, reach: 1, swayX: 0, swayY: 0, warmth: 0, colour: null };
 
 /** Where in the loop a light stands at second 0: from its own identity, so that no two lights beat together. */
 export function phaseSeconds(wick: Wick, lightId: string): number {
@@ -64,12 +66,14 @@ function outputAt(wick: Wick, curve: (seconds: number) => number, at: number): W
   // Most outputs share one lag: the curve is asked once for them.
   const level = curve(at - levelLagSeconds);
   const of = (lag: number) => (lag === levelLagSeconds ? level : curve(at - lag));
+  const warmth = between(wick.warmthLow, wick.warmthHigh, of(warmthLagSeconds));
   return {
     level: between(wick.levelLow, wick.levelHigh, level),
     reach: between(wick.reachLow, wick.reachHigh, of(reachLagSeconds)),
     swayX: between(wick.swayXLowPx, wick.swayXHighPx, of(swayXLagSeconds)),
     swayY: between(wick.swayYLowPx, wick.swayYHighPx, of(swayYLagSeconds)),
-    colour: colouring(wick, at, between(wick.warmthLow, wick.warmthHigh, of(warmthLagSeconds))),
+    warmth,
+    colour: colouring(wick, at, warmth),
   };
 }
 

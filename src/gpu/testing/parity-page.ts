@@ -69,7 +69,7 @@ function draw(parity: ParityScene): Drawn {
       const bytes = new Uint8Array(4);
       const place = scenePlace(own, px, py);
       const light = point.at(place.x, place.y).slice();
-      point.encode(finishedAt(own, frame, light, place.x, place.y), px, py, bytes, 0);
+      point.encode(finishedAt(own, frame, light, place.x, place.y), 0, px, py, bytes, 0);
       return bytes;
     };
   };

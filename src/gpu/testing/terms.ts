@@ -5,7 +5,7 @@ import { FINISH_PASSES, finishNumbers, NO_FINISH_SETTINGS, runPass } from '@/cor
 import { passCode, type PointPassName } from '@/core/finish/all-passes.glsl';
 import { coneAt } from '@/core/light/terms/cone';
 import { CONE } from '@/core/light/terms/cone.glsl';
-import { facing, NORMAL_BYTE_TO_VALUE, wayToLight } from '@/core/light/terms/facing';
+import { faceAll, facing, NORMAL_BYTE_TO_VALUE } from '@/core/light/terms/facing';
 import { FACING, NORMAL_VALUE, TOWARDS } from '@/core/light/terms/facing.glsl';
 import { fadeAt } from '@/core/light/terms/fade';
 import { FADE } from '@/core/light/terms/fade.glsl';
@@ -19,7 +19,7 @@ import { banded, blockPlace, ditherAt } from '@/core/light/terms/steps';
 import { BANDS, BLOCK } from '@/core/light/terms/steps.glsl';
 import { farthestStop, weightAt } from '@/core/light/terms/stature';
 import { STATURE } from '@/core/light/terms/stature.glsl';
-import { ambientOf, lightOf, pastShadow, shownShare } from '@/core/light/terms/sums';
+import { ambientOf, lightOf, pastShadow, shownShareAt } from '@/core/light/terms/sums';
 import { PAST_SHADOW, SUMS } from '@/core/light/terms/sums.glsl';
 import { TABLE } from '@/core/light/terms/table.glsl';
 import { CURVE_DRAWN, CURVE_EASED, CURVE_EVEN, CURVE_NATURAL, CURVE_STRAIGHT } from '@/core/moment/moment';
@@ -77,6 +77,7 @@ const falls: Term[] = CURVES.map(([name, curve]) => ({
 }));
 
 const RAY_GRID = [steps(-20.3, 22.1, 13), steps(-15.7, 18.9, 13), steps(0.01, 6.27, 9), [3, 25], [0, 1]];
+const ORIGIN = new Float64Array(1);
 const EDGE = [-4, 5, 6, 9];
 
 /** Where a pass is asked: places of this frame are output px, and scene px. */
@@ -181,9 +182,13 @@ export const TERMS: readonly Term[] = [
     call: 'vec3(towardsLight(vec3(x[0], x[1], 0.8), x[0] * x[0] + x[1] * x[1] + 0.64, vec2(x[2], x[3]), x[4]), 0.0, 0.0)',
     grid: [steps(-0.9, 0.8, 7), steps(-0.7, 0.9, 7), steps(-60, 55, 9), steps(-31, 47, 9), [-3, 0, 1, 40]],
     reference: ([nx, ny, dx, dy, heightPx]) => {
-      const way = wayToLight({ parallel: false, x: dx, y: dy, heightPx }, 0, 0, new Float64Array(3));
       const length = Math.sqrt(nx * nx + ny * ny + 0.64);
-      return [(nx * way[0] + ny * way[1] + 0.8 * way[2]) / length];
+      const normal = [nx / length, ny / length, 0.8 / length];
+      // With a wrap of 1 what faces away is told too.
+      const share = Float64Array.of(1);
+      const source = { parallel: false, x: dx, y: dy, heightPx } as const;
+      faceAll({ source, wrap: 1, relief: 1 }, normal, ORIGIN, ORIGIN, share, 1);
+      return [2 * share[0] - 1];
     },
   },
   {
@@ -217,7 +222,7 @@ export const TERMS: readonly Term[] = [
     reference: ([a, b, c, d, gain]) => [
       ambientOf(a, b, c, d),
       lightOf(a, b, c, d),
-      shownShare(gain, [a, b, c], [d, d, d]),
+      shownShareAt(gain, [a, b, c], [d, d, d], 0),
     ],
   },
   {

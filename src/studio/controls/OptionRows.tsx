@@ -81,9 +81,10 @@ function OptionRow({
   }
   if (field.type === 'array') {
     const { oneOf } = (field as SchemaInnerTypeDescription).innerType as SchemaDescription;
-    return (
-      <Several label={word} all={oneOf} picked={value as unknown[]} wordOf={wordOf} onChange={onChange} />
-    );
+    if (oneOf.length > 0)
+      return (
+        <Several label={word} all={oneOf} picked={value as unknown[]} wordOf={wordOf} onChange={onChange} />
+      );
   }
   const all = field.type === 'boolean' ? [true, false] : field.oneOf;
   if (all.length > 0)
@@ -102,7 +103,7 @@ function OptionRow({
           aria-label={within ? `${word}, ${within}` : word}
           title={field.meta?.about}
           className="field figure min-w-0 flex-1 border-line px-1 text-right"
-          value={String(value)}
+          value={String(value ?? '')}
           onChange={(event) => onChange(event.currentTarget.value)}
           onKeyDown={(event) => event.stopPropagation()}
         />

@@ -20,10 +20,10 @@ export function ExportSection({
   const studio = useStudio();
   const values: OptionValues = useStore(studio.exportOptions, (all) => all[name]);
   return (
-    <section aria-label={word} className="shrink-0">
+    <section aria-label={word} className="min-w-0 flex-1">
       <h3 className="heading">{word}</h3>
       <div className="flex gap-4">
-        <div className="w-[172px] shrink-0">
+        <div className="w-[208px] shrink-0">
           <p className="mb-1 text-ash">{about}</p>
           <button
             type="button"
@@ -41,7 +41,7 @@ export function ExportSection({
           )}
         </div>
         {Object.keys(options.fields).length > 0 && (
-          <div className="w-[200px] shrink-0">
+          <div className="w-[280px] shrink-0">
             <OptionRows
               options={options}
               values={values}
@@ -49,7 +49,7 @@ export function ExportSection({
             />
           </div>
         )}
-        <dl className="grid w-[280px] grid-cols-[124px_minmax(0,1fr)] content-start">
+        <dl className="grid min-w-[320px] flex-1 grid-cols-[132px_minmax(0,1fr)] content-start">
           {contents.map(([file, what]) => (
             <div key={file} className="contents">
               <dt className="figure pr-2 leading-[18px] text-brass">{file}</dt>

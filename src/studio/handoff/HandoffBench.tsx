@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { wordsOf } from '@/core/faults';
-import { EXPORT_NAMES, type ExportName } from '@/core/handoff/exports/all-exports';
+import { EXPORT_NAMES, exportNamed, type ExportName } from '@/core/handoff/exports/all-exports';
 import { neededRecords } from '@/core/scene/references';
-import { useScene, useStudio } from '../context';
+import { useDesk, useScene, useStudio } from '../context';
 import type { OptionValues } from '../controls/OptionRows';
 import { blobUrl } from '../store/server-api';
 import { ExportSection } from './ExportSection';
@@ -19,6 +19,7 @@ export function HandoffBench() {
   );
   const lights = useScene((state) => Object.keys(state.scene.lights).length);
   const occluders = useScene((state) => Object.keys(state.scene.occluders).length);
+  const chosen = useDesk((state) => state.exportName);
   const [busy, setBusy] = useState<{ done: number; all: number; stop(): void } | null>(null);
   const [fault, setFault] = useState<{ name: ExportName; words: string } | null>(null);
 
@@ -38,7 +39,24 @@ export function HandoffBench() {
   };
 
   return (
-    <main className="grid min-h-0 grid-rows-[minmax(0,1fr)_44px_204px]">
+    <main className="grid min-h-0 grid-cols-[168px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_44px_204px]">
+      <nav
+        aria-label="Ways to leave"
+        className="row-span-3 min-h-0 overflow-y-auto border-r border-line bg-slate py-2"
+      >
+        {EXPORT_NAMES.map((name) => (
+          <button
+            key={name}
+            type="button"
+            aria-pressed={name === chosen}
+            title={exportNamed(name).about}
+            className="block w-full cursor-pointer border-l-2 border-transparent px-3 py-1 text-left text-plain hover:bg-iron aria-pressed:border-verdigris aria-pressed:bg-iron"
+            onClick={() => studio.desk.setState({ exportName: name })}
+          >
+            {exportNamed(name).word}
+          </button>
+        ))}
+      </nav>
       <div className="min-h-0 overflow-y-auto bg-soot p-4">
         <h2 className="heading">What leaves</h2>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(128px,1fr))] gap-2">
@@ -80,15 +98,13 @@ export function HandoffBench() {
         )}
       </div>
       <div className="flex min-h-0 gap-6 overflow-auto border-t border-line bg-slate px-4 pt-2">
-        {EXPORT_NAMES.map((name) => (
-          <ExportSection
-            key={name}
-            name={name}
-            busy={busy !== null}
-            fault={fault?.name === name ? fault.words : null}
-            onRun={(options) => void run(name, options)}
-          />
-        ))}
+        <ExportSection
+          key={chosen}
+          name={chosen}
+          busy={busy !== null}
+          fault={fault?.name === chosen ? fault.words : null}
+          onRun={(options) => void run(chosen, options)}
+        />
       </div>
     </main>
   );

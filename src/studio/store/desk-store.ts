@@ -1,4 +1,5 @@
 /** The session: what a person has before them. Not part of the scene, not undone. */
+import type { ExportName } from '@/core/handoff/exports/all-exports';
 import { createStore } from 'zustand/vanilla';
 import type { ScatterRule } from '@/core/art/scatter';
 import type { ColourVision } from '@/core/checks/colour-vision';
@@ -88,6 +89,8 @@ export interface DeskState {
   wiringQuery: string;
   wiringShows: WiringShows;
   shelfTab: ShelfTab;
+  /** The way to leave whose options are shown. */
+  exportName: ExportName;
   /** What is looked for among the channels, the groups of them that are unfolded, and what each cost when their order was chosen. */
   channelQuery: string;
   openGroups: ReadonlySet<string>;
@@ -156,6 +159,7 @@ export function createDesk(bench: Bench) {
     wiringQuery: '',
     wiringShows: 'all',
     shelfTab: 'artworks',
+    exportName: 'bundle',
     channelQuery: '',
     openGroups: new Set(),
     channelCosts: new Map(),

@@ -55,7 +55,7 @@ export function figureOf(
   ];
   for (let i = 0; i < alphas.length; i++) {
     const [x, y] = placeOf(i);
-    alphas[i] = sums.gather(moment, plane, layer, pixels, x, y) ? sums.alpha : 0;
+    alphas[i] = sums.gather(moment, plane, layer, pixels, x, y) ? sums.alpha[0] : 0;
   }
   const out: Figure = { figure: [], ring: [] };
   const far = ringPx / step;

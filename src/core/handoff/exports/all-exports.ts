@@ -1,10 +1,15 @@
 /** What leaves for the game, in the order in which it is offered. */
 import { bundle } from './bundle';
+import { cube } from './cube';
 import type { ExportKind } from './kind';
-import { colourTable } from './colour-table';
+import { lights } from './lights';
+import { loop } from './loop';
 import { maps } from './maps';
+import { occluders } from './occluders';
+import { stills } from './stills';
+import { tracks } from './tracks';
 
-export const EXPORTS = { bundle, maps, table: colourTable } as const;
+export const EXPORTS = { bundle, maps, lights, occluders, tracks, stills, loop, cube } as const;
 
 export type ExportName = keyof typeof EXPORTS;
 export const EXPORT_NAMES = Object.keys(EXPORTS) as ExportName[];

@@ -10,13 +10,14 @@ import { newArtwork } from '../../scene/records/artwork';
 import { newRelief } from '../../scene/records/relief';
 import { newSprite } from '../../scene/records/sprite';
 import { writeBundle } from '../bundle';
+import { drawHere } from '../draw-here';
 import { EXPORT_NAMES, exportNamed } from './all-exports';
 import { bundle } from './bundle';
 import { exportOptions, type ExportHost, type ExportSource } from './kind';
 import { maps } from './maps';
 
 const deflate = (bytes: Uint8Array) => zlibSync(bytes);
-const host = () => ({ deflate, progress: vi.fn<ExportHost['progress']>() });
+const host = () => ({ deflate, progress: vi.fn<ExportHost['progress']>(), draw: drawHere });
 
 function source(): ExportSource {
   const image = emptyImage(12, 8);
@@ -71,7 +72,7 @@ describe('an export', () => {
   it('is stopped by its host between two pieces of work', async () => {
     const stop = new Error('stopped');
     const halted = {
-      deflate,
+      ...host(),
       progress: (done: number) => {
         if (done === 1) throw stop;
       },
@@ -84,6 +85,11 @@ describe('options of exports', () => {
   it.each(EXPORT_NAMES)('of %s have defaults that fit', (name) => {
     const kind = exportNamed(name);
     expect(exportOptions(kind, {})).toEqual(kind.options.getDefault() ?? {});
+  });
+
+  it.each(EXPORT_NAMES)('of %s are called nothing that the command line calls its own', (name) => {
+    const own = ['as', 'out', 'json', 'jobs', 'list', 'help'];
+    expect(Object.keys(exportNamed(name).options.fields).filter((field) => own.includes(field))).toEqual([]);
   });
 
   it('come as values or as texts', () => {

@@ -6,6 +6,8 @@ import { ValidationError, type ObjectSchema } from 'yup';
 import { InputFault } from '../../faults';
 import type { Deflate } from '../../raster/png-write';
 import type { SceneDocument } from '../../scene/document';
+import type { Bundle } from '../bundle';
+import type { RenderPool } from '../render-pool';
 import type { Files } from '../zip';
 
 export interface ExportSource {
@@ -20,6 +22,14 @@ export interface ExportHost {
   deflate: Deflate;
   /** Called before each piece of work; throws to stop. */
   progress(done: number, all: number): void;
+  /** Makes ready to draw a scene. @param pixels how many will be drawn, about: few are not worth threads */
+  draw(bundle: Bundle, pixels: number): Promise<Drawing>;
+}
+
+/** What draws, until it is closed. */
+export interface Drawing {
+  pool: RenderPool;
+  close(): Promise<void>;
 }
 
 export interface ExportKind<Options extends object = object> {
@@ -37,12 +47,13 @@ export interface ExportKind<Options extends object = object> {
 /** The part of a schema that tells how a value of it is written as a text. */
 interface Described {
   type: string;
+  spec: { nullable: boolean };
   fields?: Readonly<Record<string, Described>>;
 }
 
 /** How values of such types are read where they come as a text; others are read by their schema. */
 const FROM_TEXT: Readonly<Record<string, ((text: string) => unknown) | undefined>> = {
-  array: (text) => text.split(','),
+  array: (text) => (text.trim() === '' ? [] : text.split(',')),
   object: (text) =>
     Object.fromEntries(text.split(',').map((pair) => [pair.split('=', 1)[0], pair.replace(/^[^=]*=?/, '')])),
 };
@@ -62,8 +73,9 @@ function readGiven(
         `${word} has no option "${path}${name}"; there are ${Object.keys(fields).join(', ') || 'none'}.`,
         path + name,
       );
+    const isNothing = value === '' && field.spec.nullable;
     const fromText = typeof value === 'string' ? FROM_TEXT[field.type] : undefined;
-    const plain = fromText ? fromText(value as string) : value;
+    const plain = isNothing ? null : fromText ? fromText(value as string) : value;
     const isNested = field.fields && typeof plain === 'object' && plain !== null;
     read[name] = isNested
       ? readGiven(word, field.fields!, plain as Record<string, unknown>, `${path}${name}.`)
@@ -75,7 +87,7 @@ function readGiven(
 /**
  * Options of an export, those that were left out by their defaults.
  * @param given values, or texts as they come from a command line; lists are parted by commas, and named values come as
- *   `height=h,rim=r`
+ *   `height=h,rim=r`; nothing is no value where there may be none
  * @throws InputFault naming the option that there is not, or that does not fit
  */
 export function exportOptions<O extends object>(

@@ -10,7 +10,7 @@ import { LayerSums } from '../layer';
 import { LayerLight } from '../layer-light';
 import { finishStepsAt, type FinishedPixel } from '../finished';
 import { PointRenderer, scenePlace } from '../point-renderer';
-import { shownShare } from '../terms/sums';
+import { shownShareAt } from '../terms/sums';
 import type {
   Account,
   FinishAccount,
@@ -90,7 +90,7 @@ export function finishAccountFor(
   y: number,
 ): FinishAccount {
   const bytes = new Uint8Array(4);
-  new PointRenderer(moment, source).encode(finished.shown, x, y, bytes, 0);
+  new PointRenderer(moment, source).encode(finished.shown, 0, x, y, bytes, 0);
   return {
     later: laterLines(moment, sum, finished, px, py),
     pixel: [bytes[0], bytes[1], bytes[2]],
@@ -123,13 +123,14 @@ function laidAt(
   moment.planes.forEach((plane, index) => {
     plane.layers.forEach((layer, at) => {
       if (plane.overlay || !sums.gather(moment, plane, layer, pixels, px, py)) return;
-      const sprite = coveringSprite(moment, index, layer, pixels, sums.alpha, px, py);
+      const sprite = coveringSprite(moment, index, layer, pixels, sums.alpha[0], px, py);
       sums.gather(moment, plane, layer, pixels, px, py);
       sums.face();
       lit.fill(index, layer, sums.normal, px, py);
       const isSeen = layer.seenGain === null || isUnlit;
-      const shows = isSeen ? 1 : shownShare(layer.seenGain!, lit.light, lit.ambient);
-      const { albedo, glow, normal, rim, alpha } = sums;
+      const shows = isSeen ? 1 : shownShareAt(layer.seenGain!, lit.light, lit.ambient, 0);
+      const { albedo, glow, normal } = sums;
+      const [rim, alpha] = [sums.rim[0], sums.alpha[0]];
       const own = [0, 1, 2].map(
         (c) => shows * (albedo[c] * lit.light[c] + rim * lit.rim[c]) + glow[c],
       ) as Rgb;
@@ -153,8 +154,8 @@ function laidAt(
     moment.lights.forEach((light, i) => {
       if (light.plane !== index || light.air === 0 || light.blend === 'subtract' || light.ambient !== 'no')
         return;
-      if (!lit.give(light, plane, px, py, null, null)) return;
-      laid.push({ air: i, share: 1, rgb: [...lit.given].map((v) => v * light.air) as Rgb });
+      if (!lit.give(light, index, px, py, null, null)) return;
+      laid.push({ air: i, share: 1, rgb: [0, 1, 2].map((c) => lit.given[c] * light.air) as Rgb });
     });
   });
   const light = (c: number) => (backdrop.lit && !isUnlit ? ambient[c] + workLamp[c] : 1);
@@ -177,9 +178,9 @@ function coveringSprite(
   for (let i = layer.sprites.length - 1; i >= 0 && left > most; i--) {
     const alone = { ...layer, sprites: [layer.sprites[i]] };
     if (!sums.gather(moment, moment.planes[plane], alone, pixels, px, py)) continue;
-    const own = sums.alpha * left;
+    const own = sums.alpha[0] * left;
     if (own > most) [best, most] = [i, own];
-    left *= 1 - sums.alpha;
+    left *= 1 - sums.alpha[0];
   }
   return best;
 }

@@ -5,8 +5,7 @@ import { pastCasts } from '../cast';
 import { Emission } from '../emission';
 import { lightsLayer } from '../layer-light';
 import { isWithin, Visibility } from '../shadow';
-import { facing, wayToLight } from '../terms/facing';
-import { blockPlace } from '../terms/steps';
+import { faceAll } from '../terms/facing';
 import { ambientOf, pastShadow } from '../terms/sums';
 import type { LightLine, NoLight, Surface } from './account';
 
@@ -31,7 +30,6 @@ const OPEN: Rgb = [1, 1, 1];
 export class LightLines {
   private readonly emission: Emission;
   private readonly visibility: Visibility;
-  private readonly way = new Float64Array(3);
 
   constructor(
     private readonly moment: Moment,
@@ -67,20 +65,15 @@ export class LightLines {
     });
     if (!lightsLayer(light, index, layer))
       return none({ why: index < light.spanFar || index > light.spanNear ? 'span' : 'circuits' });
-    const [qx, qy] = [
-      blockPlace(px, plane.originX, light.blockPx),
-      blockPlace(py, plane.originY, light.blockPx),
-    ];
-    const cell = Math.max(1, light.blockPx);
-    const column = Math.floor((px - plane.originX) / cell);
-    const row = Math.floor((py - plane.originY) / cell);
-    const missing = emission.missing(light, qx, qy, column, row);
+    const missing = emission.missing(light, plane, px, py);
     if (missing) return none({ why: missing });
+    const [qx, qy] = [emission.x[0], emission.y[0]];
     const own: Rgb = [emission.rgb[0], emission.rgb[1], emission.rgb[2]];
     if (light.ambient !== 'no')
-      return { light, given: own, seen: OPEN, occluders: [], nothing: null, weight: emission.share };
-    const l = wayToLight(light.source, qx, qy, this.way);
-    const share = facing(normal[0] * l[0] + normal[1] * l[1] + normal[2] * l[2], light.wrap, light.relief);
+      return { light, given: own, seen: OPEN, occluders: [], nothing: null, weight: emission.share[0] };
+    const faced = Float64Array.of(1);
+    faceAll(light, normal, emission.x, emission.y, faced, 1);
+    const [share] = faced;
     if (share === 0) return none({ why: 'facing' });
     const lit: Rgb = [own[0] * share, own[1] * share, own[2] * share];
     if (!layer.takesShadows)

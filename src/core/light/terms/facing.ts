@@ -18,32 +18,43 @@ export const SHORTEST_SUM = 0.01;
 export const LOWEST_HEIGHT_PX = 1;
 
 /**
- * The unit vector from a point to what lights it.
- * @param out three values, overwritten
- */
-export function wayToLight(source: MomentSource, px: number, py: number, out: Float64Array): Float64Array {
-  if (source.parallel) {
-    out[0] = source.x;
-    out[1] = source.y;
-    out[2] = source.z;
-    return out;
-  }
-  const dx = source.x - px;
-  const dy = source.y - py;
-  const h = Math.max(source.heightPx, LOWEST_HEIGHT_PX);
-  const length = Math.sqrt(dx * dx + dy * dy + h * h);
-  out[0] = dx / length;
-  out[1] = dy / length;
-  out[2] = h / length;
-  return out;
-}
-
-/**
  * Share of the light that a surface takes.
  * @param dot normal times way to the light
  * @param wrap how far round it reaches surfaces that face away
  * @param relief 0 takes no heed of the facing, 1 all
  */
 export function facing(dot: number, wrap: number, relief: number): number {
-  return 1 + (Math.max(0, (dot + wrap) / (1 + wrap)) - 1) * relief;
+  const faced = wrap === 0 ? dot : (dot + wrap) / (1 + wrap);
+  return 1 + (Math.max(0, faced) - 1) * relief;
+}
+
+/**
+ * Multiplies shares of a light at places by what the surfaces there take of it: by their normals times the ways to the light.
+ * @param light where it comes from, its wrap and its relief
+ * @param normals three values a place, of unit length
+ * @param share places at 0 are passed over
+ */
+export function faceAll(
+  { source, wrap, relief }: { source: MomentSource; wrap: number; relief: number },
+  normals: ArrayLike<number>,
+  x: Float64Array,
+  y: Float64Array,
+  share: Float64Array,
+  count: number,
+): void {
+  if (relief === 0) return;
+  const { parallel, x: sx, y: sy } = source;
+  const sz = source.parallel ? source.z : Math.max(source.heightPx, LOWEST_HEIGHT_PX);
+  for (let i = 0, at = 0; i < count; i++, at += 3) {
+    if (share[i] === 0) continue;
+    let dot: number;
+    if (parallel) dot = normals[at] * sx + normals[at + 1] * sy + normals[at + 2] * sz;
+    else {
+      const dx = sx - x[i];
+      const dy = sy - y[i];
+      const across = normals[at] * dx + normals[at + 1] * dy + normals[at + 2] * sz;
+      dot = across / Math.sqrt(dx * dx + dy * dy + sz * sz);
+    }
+    share[i] *= facing(dot, wrap, relief);
+  }
 }

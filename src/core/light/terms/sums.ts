@@ -65,10 +65,43 @@ export function sumUp(
   else taken[at] += given;
 }
 
-/** How much shows of what is seen when lit: by the luminance of what it gets beyond the ambient light. */
-export function shownShare(gain: number, light: ArrayLike<number>, ambient: ArrayLike<number>): number {
+/**
+ * Adds what one light gives to surfaces.
+ * @param gives not 0 where it gives anything
+ * @param given three values a surface
+ */
+export function sumUpAll(
+  sums: LightSums,
+  light: { blend: MomentBlend; rim: boolean },
+  gives: Float64Array,
+  given: Float64Array,
+  count: number,
+): void {
+  const { blend, rim } = light;
+  const isSum = rim || blend === 'add' || blend === 'subtract';
+  const sum = rim ? sums.rim : blend === 'add' ? sums.light : sums.taken;
+  for (let i = 0, at = 0; i < count; i++, at += 3) {
+    if (gives[i] === 0) continue;
+    if (isSum) {
+      sum[at] += given[at];
+      sum[at + 1] += given[at + 1];
+      sum[at + 2] += given[at + 2];
+    } else for (let c = at; c < at + 3; c++) sumUp(sums, c, light, given[c]);
+  }
+}
+
+/**
+ * How much shows of what is seen when lit: by the luminance of what it gets beyond the ambient light.
+ * @param at the first of its three values in both
+ */
+export function shownShareAt(
+  gain: number,
+  light: ArrayLike<number>,
+  ambient: ArrayLike<number>,
+  at: number,
+): number {
   let luminance = 0;
-  for (let c = 0; c < 3; c++) luminance += LUMINANCE[c] * Math.max(0, light[c] - ambient[c]);
+  for (let c = 0; c < 3; c++) luminance += LUMINANCE[c] * Math.max(0, light[at + c] - ambient[at + c]);
   return Math.min(1, gain * luminance);
 }
 
